@@ -1,0 +1,31 @@
+const shared = {
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  testEnvironment: 'node',
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true, decorators: true },
+          transform: { legacyDecorator: true, decoratorMetadata: true, react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+  moduleNameMapper: {
+    '^@spare-knot/core/(.*)\\.js$': '<rootDir>/packages/core/src/$1',
+    '^@spare-knot/core/(.*)$': '<rootDir>/packages/core/src/$1',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
+};
+const project = (displayName, folder) => ({ ...shared, displayName, testMatch: [`<rootDir>/${folder}/**/*.test.ts`] });
+export default {
+  projects: [
+    project('core', 'packages/core/src'),
+    project('cli', 'apps/cli/src'),
+    project('web', 'apps/web/src'),
+    project('server', 'apps/server/src'),
+  ],
+};

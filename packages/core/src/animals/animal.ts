@@ -1,0 +1,47 @@
+import type { Mark } from '../measure/mark.js';
+
+export type Region = 'na' | 'eu' | 'au';
+export type BoxFamilyId = 'slant-roof' | 'open-front' | 'owl' | 'bat' | 'colony' | 'tube';
+export type EntranceShape = 'round' | 'oval' | 'arch' | 'square' | 'open' | 'slot-below' | 'tube';
+
+/** Least and greatest of a figure, both in the same unit. */
+export type Range = readonly [least: number, greatest: number];
+
+/** One animal's needs. Lengths in millimetres; mounting height and spacing in metres; null where the source gives none. */
+export interface Animal {
+  id: string;
+  name: string;
+  scientific: string;
+  region: Region;
+  family: BoxFamilyId;
+  entrance: EntranceShape;
+  /** Diameter of a round entrance, width of any other. */
+  entranceSize: Range | null;
+  /** Upright measure of an entrance that is not as high as wide. */
+  entranceUpright: number | null;
+  floorWidth: number | null;
+  floorDepth: number | null;
+  /** Height of the room, floor to roof. */
+  cavity: Range | null;
+  /** Where the entrance's height above the floor is measured to. */
+  entranceReference: 'sill' | 'centre' | null;
+  entranceAboveFloor: Range | null;
+  mount: Range | null;
+  readyBy: string;
+  facing: string;
+  spacing: number | null;
+  mark: Mark;
+  source: string;
+  note: string;
+}
+
+export const REGION_NAMES: Record<Region, string> = { na: 'North America', eu: 'Europe', au: 'Australia' };
+
+export const FAMILY_NAMES: Record<BoxFamilyId, string> = {
+  'slant-roof': 'slant-roof box',
+  'open-front': 'open-front box',
+  owl: 'deep owl box',
+  bat: 'crevice bat box',
+  colony: 'colony house',
+  tube: 'tube-entrance box',
+};

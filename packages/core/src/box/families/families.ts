@@ -1,0 +1,25 @@
+import type { BuiltBox, Family } from '../family.js';
+import type { BoxPlan } from '../plan.js';
+import { slantRoof } from './slant-roof/family.js';
+
+/** Every family that can be built. A new one is a folder beside this file and a name in this list. */
+export const FAMILIES: readonly Family[] = [slantRoof];
+
+export const familyById = (id: string): Family | undefined => FAMILIES.find((family) => family.id === id);
+
+/** From plan to panel set. Refusals name the field that would have to change. */
+export function buildBox(plan: BoxPlan): BuiltBox {
+  const family = familyById(plan.family);
+  if (!family) {
+    return {
+      ok: false,
+      refusals: [
+        {
+          field: 'family',
+          message: `The family “${plan.family}” is not known; known are ${FAMILIES.map((known) => known.id).join(', ')}.`,
+        },
+      ],
+    };
+  }
+  return family.build(plan);
+}

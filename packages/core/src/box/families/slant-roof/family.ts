@@ -1,0 +1,16 @@
+import type { Family } from '../../family.js';
+import { build } from './build.js';
+import { PARAMETERS, ROLES, SCHOOLS } from './parameters.js';
+import { suit } from './suit.js';
+
+/** The common small box, up to duck and kestrel size. */
+export const slantRoof: Family = {
+  id: 'slant-roof',
+  name: 'Slant-roof box',
+  summary: 'Six panels under one sloping or flat roof.',
+  parameters: PARAMETERS,
+  schools: SCHOOLS,
+  roles: ROLES,
+  build,
+  suit,
+};
