@@ -13,3 +13,4 @@ export const atan2 = (y: number, x: number): Degrees => Math.atan2(y, x) * PER_R
 
 /** An angle for reading on a saw's scale: to a tenth of a degree, without a trailing zero. */
 export const printAngle = (angle: Degrees): string => `${Math.round(angle * 10) / 10}°`;
+export const acosDegrees = (ratio: number): Degrees => Math.acos(Math.max(-1, Math.min(1, ratio))) * PER_RADIAN;

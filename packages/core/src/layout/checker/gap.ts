@@ -1,0 +1,121 @@
+import { type Ticks, TOLERANCE } from '../../measure/ticks.js';
+import { cross, dot, lengthOf, scale, subtract, type Vec3 } from '../../solid/vector.js';
+import type { Point } from '../../wood/board.js';
+
+/** A part as a solid on its board: corners on face A at depth 0 and on face B at the board's thickness. */
+export interface LyingSolid {
+  faceA: readonly Point[];
+  faceB: readonly Point[];
+  depth: Ticks;
+}
+
+interface Hull {
+  corners: readonly Vec3[];
+  edges: readonly (readonly [Vec3, Vec3])[];
+  faces: readonly (readonly Vec3[])[];
+}
+
+function hullOf({ faceA, faceB, depth }: LyingSolid): Hull {
+  const top = faceA.map(([x, y]): Vec3 => [x, y, 0]);
+  const low = faceB.map(([x, y]): Vec3 => [x, y, depth]);
+  const n = top.length;
+  const edges: [Vec3, Vec3][] = [];
+  const faces: Vec3[][] = [top, low];
+  for (let i = 0; i < n; i += 1) {
+    const j = (i + 1) % n;
+    edges.push([top[i]!, top[j]!], [low[i]!, low[j]!], [top[i]!, low[i]!]);
+    faces.push([top[i]!, top[j]!, low[j]!, low[i]!]);
+  }
+  return { corners: [...top, ...low], edges, faces };
+}
+
+function faceNormal(face: readonly Vec3[]): Vec3 | null {
+  for (let i = 0; i + 2 < face.length; i += 1) {
+    const normal = cross(subtract(face[i + 1]!, face[i]!), subtract(face[i + 2]!, face[i]!));
+    if (lengthOf(normal) > 1e-6) return scale(normal, 1 / lengthOf(normal));
+  }
+  return null;
+}
+
+function separationAlong(axis: Vec3, a: Hull, b: Hull): number {
+  const project = (hull: Hull) => hull.corners.map((corner) => dot(axis, corner));
+  const [pa, pb] = [project(a), project(b)];
+  return Math.max(Math.min(...pb) - Math.max(...pa), Math.min(...pa) - Math.max(...pb));
+}
+
+function segmentDistance([p1, q1]: readonly [Vec3, Vec3], [p2, q2]: readonly [Vec3, Vec3]): number {
+  const d1 = subtract(q1, p1);
+  const d2 = subtract(q2, p2);
+  const r = subtract(p1, p2);
+  const [a, e, f, b, c] = [dot(d1, d1), dot(d2, d2), dot(d2, r), dot(d1, d2), dot(d1, r)];
+  const clamp = (value: number) => Math.max(0, Math.min(1, value));
+  if (a < 1e-9 && e < 1e-9) return lengthOf(r);
+  let s = 0;
+  let t = 0;
+  if (a < 1e-9) t = clamp(f / e);
+  else if (e < 1e-9) s = clamp(-c / a);
+  else {
+    const denominator = a * e - b * b;
+    s = denominator > 1e-9 ? clamp((b * f - c * e) / denominator) : 0;
+    t = (b * s + f) / e;
+    if (t < 0 || t > 1) {
+      t = clamp(t);
+      s = clamp((b * t - c) / a);
+    }
+  }
+  return lengthOf(
+    subtract([p1[0] + d1[0] * s, p1[1] + d1[1] * s, p1[2] + d1[2] * s], [p2[0] + d2[0] * t, p2[1] + d2[1] * t, p2[2] + d2[2] * t]),
+  );
+}
+
+function cornerToFace(corner: Vec3, face: readonly Vec3[]): number {
+  const normal = faceNormal(face);
+  if (!normal) return Number.POSITIVE_INFINITY;
+  const height = dot(normal, subtract(corner, face[0]!));
+  const foot = subtract(corner, scale(normal, height));
+  const sides = face.map((from, index) => dot(normal, cross(subtract(face[(index + 1) % face.length]!, from), subtract(foot, from))));
+  const within = sides.every((value) => value >= 0) || sides.every((value) => value <= 0);
+  return within ? Math.abs(height) : Number.POSITIVE_INFINITY;
+}
+
+const boundsApart = (a: LyingSolid, b: LyingSolid): number => {
+  const range = (points: readonly Point[], axis: 0 | 1) => {
+    const values = points.map((point) => point[axis]);
+    return [Math.min(...values), Math.max(...values)] as const;
+  };
+  const gap = (axis: 0 | 1) => {
+    const [lowA, highA] = range([...a.faceA, ...a.faceB], axis);
+    const [lowB, highB] = range([...b.faceA, ...b.faceB], axis);
+    return Math.max(lowB - highA, lowA - highB);
+  };
+  return Math.max(gap(0), gap(1));
+};
+
+/** Whether two solids on one board are at least `kerf` apart at every depth, within the tolerance; all in ticks. */
+export function areApart(a: LyingSolid, b: LyingSolid, kerf: Ticks): boolean {
+  const wanted = kerf - TOLERANCE;
+  if (boundsApart(a, b) >= wanted) return true;
+  const [ha, hb] = [hullOf(a), hullOf(b)];
+  const axes: Vec3[] = [];
+  for (const face of [...ha.faces, ...hb.faces]) {
+    const normal = faceNormal(face);
+    if (normal) axes.push(normal);
+  }
+  for (const [from, to] of ha.edges) {
+    for (const [otherFrom, otherTo] of hb.edges) {
+      const axis = cross(subtract(to, from), subtract(otherTo, otherFrom));
+      const size = lengthOf(axis);
+      if (size > 1e-3) axes.push(scale(axis, 1 / size));
+    }
+  }
+  let widest = Number.NEGATIVE_INFINITY;
+  for (const axis of axes) {
+    widest = Math.max(widest, separationAlong(axis, ha, hb));
+    if (widest >= wanted) return true;
+  }
+  if (widest < 0) return kerf <= 0 && widest >= -TOLERANCE;
+  for (const first of ha.edges) for (const second of hb.edges) if (segmentDistance(first, second) < wanted) return false;
+  for (const corner of ha.corners) for (const face of hb.faces) if (cornerToFace(corner, face) < wanted) return false;
+  for (const corner of hb.corners) for (const face of ha.faces) if (cornerToFace(corner, face) < wanted) return false;
+  return true;
+}

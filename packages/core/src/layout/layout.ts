@@ -1,0 +1,52 @@
+import type { Cents } from '../measure/money.js';
+import type { Ticks } from '../measure/ticks.js';
+import type { Placement } from './job.js';
+
+/** A leftover that goes back to the rack: lower-left corner and size on the board it comes from. */
+export interface KeptOffcut {
+  x: Ticks;
+  y: Ticks;
+  length: Ticks;
+  width: Ticks;
+}
+
+export interface LaidBoard {
+  stock: string;
+  piece: number;
+  placements: readonly Placement[];
+  offcuts: readonly KeptOffcut[];
+}
+
+export interface Unplaced {
+  part: string;
+  count: number;
+  reason: string;
+}
+
+/** Where every panel lies, and how far that is from the best possible. */
+export interface Layout {
+  boards: readonly LaidBoard[];
+  unplaced: readonly Unplaced[];
+  cost: Cents;
+  /** No valid layout that leaves as few parts unplaced can cost less. */
+  lowerBound: Cents;
+  boundProof: 'area' | 'lp' | 'exact';
+  /** True only when the cost equals a proven bound. */
+  optimal: boolean;
+  /** Area of parts over area of boards in use less kept offcuts. */
+  yield: number;
+  seconds: number;
+}
+
+/** What a search is given beside the job. The clock is the caller's, so that core knows no platform. */
+export interface SearchControl {
+  /** Milliseconds from any fixed moment. */
+  clock: () => number;
+  /** Called with each layout that is better than the last. */
+  onBetter?: (layout: Layout) => void;
+  /** Asked often; true ends the search with the best so far. */
+  stopped?: () => boolean;
+}
+
+/** A way to lay out a job. The search can be replaced by anything of this shape; the checker judges them all. */
+export type LayoutSearch = (job: import('./job.js').LayoutJob, control: SearchControl) => Layout;

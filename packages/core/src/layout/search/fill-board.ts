@@ -1,0 +1,276 @@
+import type { Ticks } from '../../measure/ticks.js';
+import type { Point } from '../../wood/board.js';
+import type { Saw, Stock } from '../job.js';
+import { type Obstacle, slideClear } from './defects.js';
+import type { Shape } from './shapes.js';
+
+/** A shape with its lower-left corner at (x, y). */
+export interface Piece {
+  shape: Shape;
+  x: Ticks;
+  y: Ticks;
+}
+
+/** What is cut from one board: pieces, how many of each part that is, and what they are worth together. */
+export interface Filling {
+  pieces: readonly Piece[];
+  /** Copies by part index. */
+  used: readonly number[];
+  value: number;
+}
+
+/** A rectangle of the board to be filled, freed from its neighbours by straight cuts. */
+interface Region {
+  left: Ticks;
+  right: Ticks;
+  bottom: Ticks;
+  top: Ticks;
+}
+
+/** Pieces laid so far, newest first, with how far they reach on each face. */
+interface Chain {
+  piece: Piece;
+  before: Chain | null;
+  reachA: number;
+  reachB: number;
+}
+
+interface State {
+  chain: Chain | null;
+  used: Int32Array;
+  value: number;
+  reach: Ticks;
+  score: number;
+  count: number;
+}
+
+export interface Wanted {
+  /** Copies still to place, by part index. */
+  copies: ArrayLike<number>;
+  /** What one copy is worth, by part index. */
+  values: ArrayLike<number>;
+}
+
+const SQUARE: Point = [1, 0];
+const NOTHING = (parts: number): Filling => ({ pieces: [], used: new Array<number>(parts).fill(0), value: 0 });
+
+function reachAlong(points: readonly Point[], normal: Point, x: number, y: number, far: boolean): number {
+  let best = far ? Number.NEGATIVE_INFINITY : Number.POSITIVE_INFINITY;
+  for (const point of points) {
+    const value = normal[0] * (point[0] + x) + normal[1] * (point[1] + y);
+    best = far ? Math.max(best, value) : Math.min(best, value);
+  }
+  return best;
+}
+
+/** Fills boards of one kind, cutting through from the left end to the right, along lanes that are ripped first. */
+export class BoardFiller {
+  private readonly maxLean: number;
+  private readonly narrowest: Ticks;
+  private readonly shortest: Ticks;
+  private strips = new Map<string, Filling>();
+
+  constructor(
+    private readonly stock: Stock,
+    private readonly shapes: readonly Shape[],
+    private readonly obstacles: readonly Obstacle[],
+    private readonly saw: Saw,
+    private readonly partCount: number,
+  ) {
+    this.maxLean = stock.thickness * Math.tan((Math.min(89, saw.maxTilt) * Math.PI) / 180);
+    this.narrowest = Math.min(...shapes.map((shape) => shape.width));
+    this.shortest = Math.min(...shapes.map((shape) => shape.length));
+  }
+
+  /** The best filling found of the board between the given ends, `beam` states wide. */
+  fill(wanted: Wanted, beam: number, ends: readonly (readonly [Ticks, Ticks])[]): Filling {
+    this.strips = new Map();
+    const copies = Int32Array.from({ length: this.partCount }, (_unused, part) => wanted.copies[part] ?? 0);
+    const total = { pieces: [] as Piece[], used: new Array<number>(this.partCount).fill(0), value: 0 };
+    for (const [left, right] of ends) {
+      const filling = this.fillRegion({ left, right, bottom: 0, top: this.stock.width }, { copies, values: wanted.values }, beam);
+      total.pieces.push(...filling.pieces);
+      total.value += filling.value;
+      filling.used.forEach((count, part) => {
+        total.used[part]! += count;
+        copies[part]! -= count;
+      });
+    }
+    return total;
+  }
+
+  /** One lane as wide as the region, or a lane ripped off its lower edge and the rest above it, whichever is worth more. */
+  private fillRegion(region: Region, wanted: Wanted, beam: number): Filling {
+    const whole = this.fillLane(region, wanted, beam, 2);
+    const wide = region.top - region.bottom;
+    if (!this.saw.rip || wide < 2 * this.narrowest + this.saw.kerf) return whole;
+    const heights = [...new Set(this.shapes.filter((shape) => wanted.copies[shape.part]! > 0).map((shape) => shape.width))].filter(
+      (height) => wide - height - this.saw.kerf >= this.narrowest,
+    );
+    const lanes = heights.map((height) => ({
+      height,
+      filling: this.fillLane({ ...region, top: region.bottom + height }, wanted, beam, 1),
+    }));
+    // Few lanes: try each as the first. Many: only those worth most for their width.
+    const few = wide < 3.6 * this.narrowest;
+    const tried = few
+      ? lanes
+      : lanes.sort((p, q) => q.filling.value / (q.height + this.saw.kerf) - p.filling.value / (p.height + this.saw.kerf)).slice(0, 1);
+    let best = whole;
+    for (const { height, filling } of tried) {
+      if (filling.value === 0) continue;
+      const rest = this.fillRegion({ ...region, bottom: region.bottom + height + this.saw.kerf }, less(wanted, filling), beam);
+      if (filling.value + rest.value > best.value + 1e-9) best = together(filling, rest);
+    }
+    return best;
+  }
+
+  /** Beam search from left to right; each piece is parted from all before it by one straight cut across the lane. */
+  private fillLane(lane: Region, wanted: Wanted, beam: number, depth: number): Filling {
+    const shapes = this.shapes.filter(
+      (shape) => wanted.copies[shape.part]! > 0 && shape.width <= lane.top - lane.bottom && shape.length <= lane.right - lane.left,
+    );
+    if (shapes.length === 0) return NOTHING(this.partCount);
+    const density = Math.max(...shapes.map((shape) => wanted.values[shape.part]! / (shape.length + this.saw.kerf)));
+    let states: State[] = [{ chain: null, used: new Int32Array(this.partCount), value: 0, reach: lane.left, score: 0, count: 0 }];
+    let best = states[0]!;
+    while (states.length > 0) {
+      const next = new Map<string, State>();
+      for (const state of states) {
+        for (const shape of shapes) {
+          if (state.used[shape.part]! >= wanted.copies[shape.part]!) continue;
+          for (const grown of this.extensions(state, shape, lane, wanted, beam, depth)) {
+            grown.score = grown.value + density * 0.98 * (lane.right - grown.reach);
+            const key = `${grown.used.join()}|${shape.turn}${shape.flipped ? 'f' : ''}${shape.part}`;
+            const known = next.get(key);
+            if (!known || known.score < grown.score) next.set(key, grown);
+          }
+        }
+      }
+      states = [...next.values()].sort((p, q) => q.score - p.score).slice(0, beam);
+      for (const state of next.values()) {
+        if (state.value > best.value + 1e-9 || (state.value > best.value - 1e-9 && state.reach < best.reach)) best = state;
+      }
+    }
+    const pieces: Piece[] = [];
+    for (let link = best.chain; link; link = link.before) pieces.push(link.piece);
+    return { pieces: pieces.reverse(), used: Array.from(best.used), value: best.value };
+  }
+
+  private *extensions(state: State, shape: Shape, lane: Region, wanted: Wanted, beam: number, depth: number): Generator<State> {
+    const high = lane.top - shape.width;
+    const levels =
+      this.obstacles.length > 0 && high > lane.bottom && this.saw.rip
+        ? [lane.bottom, high, ...this.knotLevels(shape, lane)]
+        : [lane.bottom];
+    for (const y of levels) {
+      const from = state.chain ? this.leastX(state.chain, shape, y) : lane.left;
+      const x = slideClear(shape, this.obstacles, Math.max(lane.left, from), y, lane.right);
+      if (x === null) continue;
+      yield this.grow(state, { shape, x, y }, wanted);
+    }
+    // A piece narrower than the lane leaves a strip over it, parted by a rip as long as the piece.
+    const strip = lane.top - lane.bottom - shape.width - this.saw.kerf;
+    if (!this.saw.rip || depth === 0 || strip < this.narrowest || shape.length < this.shortest) return;
+    const squareX = state.chain ? Math.ceil(Math.max(state.chain.reachA, state.chain.reachB) + this.saw.kerf) : lane.left;
+    const x = slideClear(shape, this.obstacles, squareX, lane.bottom, lane.right);
+    if (x === null) return;
+    const lead = this.grow(state, { shape, x, y: lane.bottom }, wanted);
+    const above = this.fillStrip(
+      { left: x, right: x + shape.length, bottom: lane.top - strip, top: lane.top },
+      { copies: minus(wanted.copies, lead.used), values: wanted.values },
+      beam,
+      depth - 1,
+    );
+    if (above.value === 0) return;
+    yield above.pieces.reduce((grown, piece) => this.grow(grown, piece, wanted), lead);
+  }
+
+  /** Levels at which the shape's hole would take a defect away. */
+  private knotLevels(shape: Shape, lane: Region): Ticks[] {
+    return shape.cutAway.flatMap((zone) =>
+      zone.kind === 'circle'
+        ? this.obstacles
+            .map((obstacle) => Math.round((obstacle.bottom + obstacle.top) / 2 - zone.centre[1]))
+            .filter((y) => y > lane.bottom && y + shape.width < lane.top)
+        : [],
+    );
+  }
+
+  private fillStrip(region: Region, wanted: Wanted, beam: number, depth: number): Filling {
+    const narrow = Math.max(2, beam >> 2);
+    if (this.obstacles.length > 0) return this.fillLane(region, wanted, narrow, depth);
+    const { left, bottom } = region;
+    const key = `${region.right - left}x${region.top - bottom}/${Array.from(wanted.copies).join()}`;
+    let filling = this.strips.get(key);
+    if (!filling) {
+      filling = this.fillLane({ left: 0, right: region.right - left, bottom: 0, top: region.top - bottom }, wanted, narrow, depth);
+      this.strips.set(key, filling);
+    }
+    return { ...filling, pieces: filling.pieces.map((piece) => ({ ...piece, x: piece.x + left, y: piece.y + bottom })) };
+  }
+
+  private grow(state: State, piece: Piece, wanted: Wanted): State {
+    const { shape, x, y } = piece;
+    const used = Int32Array.from(state.used);
+    used[shape.part]! += 1;
+    const before = state.chain;
+    const chain: Chain = {
+      piece,
+      before,
+      reachA: Math.max(before?.reachA ?? Number.NEGATIVE_INFINITY, reachAlong(shape.a, SQUARE, x, y, true)),
+      reachB: Math.max(before?.reachB ?? Number.NEGATIVE_INFINITY, reachAlong(shape.b, SQUARE, x, y, true)),
+    };
+    return {
+      chain,
+      used,
+      value: state.value + wanted.values[shape.part]!,
+      reach: Math.max(chain.reachA, chain.reachB),
+      score: 0,
+      count: state.count + 1,
+    };
+  }
+
+  /**
+   * Smallest x at which a flat cut, square or along a sloped end of either neighbour, tilted as either is bevelled, passes between the
+   * shape and everything before it. The cut takes kerf / cos tilt on each face.
+   */
+  private leastX(chain: Chain, shape: Shape, y: Ticks): Ticks {
+    const { kerf } = this.saw;
+    const depth = this.stock.thickness;
+    let best = Number.POSITIVE_INFINITY;
+    for (const normal of [SQUARE, ...chain.piece.shape.rightSlopes, ...shape.leftSlopes]) {
+      let endA = chain.reachA;
+      let endB = chain.reachB;
+      if (normal !== SQUARE) {
+        endA = Number.NEGATIVE_INFINITY;
+        endB = Number.NEGATIVE_INFINITY;
+        for (let link: Chain | null = chain; link; link = link.before) {
+          endA = Math.max(endA, reachAlong(link.piece.shape.a, normal, link.piece.x, link.piece.y, true));
+          endB = Math.max(endB, reachAlong(link.piece.shape.b, normal, link.piece.x, link.piece.y, true));
+        }
+      }
+      const startA = reachAlong(shape.a, normal, 0, y, false);
+      const startB = reachAlong(shape.b, normal, 0, y, false);
+      for (const lean of [0, endB - endA, startB - startA]) {
+        if (Math.abs(lean) > this.maxLean) continue;
+        const onA = Math.max(endA, endB - lean);
+        const width = kerf * Math.hypot(1, lean / depth);
+        best = Math.min(best, Math.max(onA + width - startA, onA + lean + width - startB) / normal[0]);
+      }
+    }
+    return Math.ceil(best - 1e-6);
+  }
+}
+
+function minus(copies: ArrayLike<number>, used: ArrayLike<number>): Int32Array {
+  return Int32Array.from({ length: copies.length }, (_unused, part) => copies[part]! - used[part]!);
+}
+
+const less = (wanted: Wanted, filling: Filling): Wanted => ({ copies: minus(wanted.copies, filling.used), values: wanted.values });
+
+const together = (a: Filling, b: Filling): Filling => ({
+  pieces: [...a.pieces, ...b.pieces],
+  used: a.used.map((count, part) => count + b.used[part]!),
+  value: a.value + b.value,
+});

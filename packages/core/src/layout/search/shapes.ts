@@ -1,0 +1,162 @@
+import type { Ticks } from '../../measure/ticks.js';
+import type { Point, Zone } from '../../wood/board.js';
+import { EDGE_LEEWAY, type Part, type Saw, type Stock, type Turn } from '../job.js';
+
+/** A part in one of the ways it may lie on a kind of board, its bounding box at the origin. */
+export interface Shape {
+  /** Index of the part in the job. */
+  part: number;
+  turn: Turn;
+  flipped: boolean;
+  /** Polygons on the board's faces. */
+  a: readonly Point[];
+  b: readonly Point[];
+  length: Ticks;
+  width: Ticks;
+  /** Directions, with x > 0, square to the sloped edges at its left and right end. */
+  leftSlopes: readonly Point[];
+  rightSlopes: readonly Point[];
+  clear: readonly Zone[];
+  cutAway: readonly Zone[];
+  takesKnots: boolean;
+}
+
+type Turner = (point: Point) => Point;
+
+const TURNERS: Record<Turn, Turner> = {
+  0: ([x, y]) => [x, y],
+  90: ([x, y]) => [-y, x],
+  180: ([x, y]) => [-x, -y],
+  270: ([x, y]) => [y, -x],
+};
+
+function turnZone(zone: Zone, move: Turner): Zone {
+  switch (zone.kind) {
+    case 'circle':
+      return { kind: 'circle', centre: move(zone.centre), radius: zone.radius };
+    case 'polygon':
+      return { kind: 'polygon', points: zone.points.map(move) };
+    case 'rect': {
+      const [x, y] = zone.corner;
+      return {
+        kind: 'polygon',
+        points: [move([x, y]), move([x + zone.width, y]), move([x + zone.width, y + zone.height]), move([x, y + zone.height])],
+      };
+    }
+  }
+}
+
+interface SlopedEdge {
+  /** Unit normal, outwards. */
+  normal: Point;
+  mitre: number;
+  tilt: number;
+}
+
+function edgesOf(a: readonly Point[], b: readonly Point[], thickness: Ticks, clockwise: boolean): SlopedEdge[] {
+  const found: SlopedEdge[] = [];
+  const sign = clockwise ? -1 : 1;
+  for (let i = 0; i < a.length; i += 1) {
+    const j = (i + 1) % a.length;
+    const onA = Math.hypot(a[j]![0] - a[i]![0], a[j]![1] - a[i]![1]);
+    const onB = Math.hypot(b[j]![0] - b[i]![0], b[j]![1] - b[i]![1]);
+    const [from, to, run] = onA >= onB ? [a[i]!, a[j]!, onA] : [b[i]!, b[j]!, onB];
+    if (run < 1) continue;
+    const normal: Point = [(sign * (to[1] - from[1])) / run, (-sign * (to[0] - from[0])) / run];
+    const lean = normal[0] * (b[i]![0] - a[i]![0]) + normal[1] * (b[i]![1] - a[i]![1]);
+    found.push({
+      normal,
+      mitre: (Math.acos(Math.min(1, Math.abs(normal[0]))) * 180) / Math.PI,
+      tilt: (Math.abs(Math.atan2(lean, thickness)) * 180) / Math.PI,
+    });
+  }
+  return found;
+}
+
+/** Whether the saw can make every edge. Edges along a board stay as bought where nothing rips. */
+const canSaw = (edges: readonly SlopedEdge[], saw: Saw): boolean =>
+  edges.every((edge) => {
+    if (!saw.rip && edge.mitre > 89.99) return true;
+    const mitre = saw.rip ? Math.min(edge.mitre, 90 - edge.mitre) : edge.mitre;
+    return mitre <= saw.maxMitre + 0.01 && edge.tilt <= saw.maxTilt + 0.01;
+  });
+
+const reaches = (face: readonly Point[], width: Ticks): boolean => {
+  const ys = face.map((point) => point[1]);
+  return Math.min(...ys) <= EDGE_LEEWAY - 2 && Math.max(...ys) >= width - EDGE_LEEWAY + 2;
+};
+
+/** Why a part can lie on a kind of board in no way at all. */
+export type Misfit = 'too large' | 'face' | 'saw' | 'no rip';
+
+/** Every different way in which a part may lie on a kind of board, or what stands against all of them. */
+export function shapesOf(part: Part, index: number, stock: Stock, saw: Saw): Shape[] | Misfit {
+  const shapes: Shape[] = [];
+  const seen = new Set<string>();
+  let misfit: Misfit = 'face';
+  const turns: readonly Turn[] = part.grain === 'along' && stock.grained ? [0, 180] : [0, 90, 180, 270];
+  for (const flipped of [false, true]) {
+    const outside = flipped ? stock.faceB : stock.faceA;
+    const inside = flipped ? stock.faceA : stock.faceB;
+    if ((part.outside !== 'any' && part.outside !== outside) || (part.inside !== 'any' && part.inside !== inside)) continue;
+    for (const turn of turns) {
+      const rotate: Turner = ([x, y]) => TURNERS[turn](flipped ? [-x, y] : [x, y]);
+      const [upper, lower] = flipped ? [part.underside, part.outline] : [part.outline, part.underside];
+      const [rawA, rawB] = [upper.map(rotate), lower.map(rotate)];
+      const xs = [...rawA, ...rawB].map((point) => point[0]);
+      const ys = [...rawA, ...rawB].map((point) => point[1]);
+      const [left, bottom] = [Math.min(...xs), Math.min(...ys)];
+      const move: Turner = (point) => {
+        const [x, y] = rotate(point);
+        return [x - left, y - bottom];
+      };
+      const length = Math.max(...xs) - left;
+      const width = Math.max(...ys) - bottom;
+      if (length > stock.length - 2 * saw.endTrim || width > stock.width) {
+        misfit = 'too large';
+        continue;
+      }
+      const a = upper.map(move);
+      const b = lower.map(move);
+      if (!saw.rip && !(reaches(a, stock.width) && reaches(b, stock.width))) {
+        misfit = 'no rip';
+        continue;
+      }
+      const edges = edgesOf(a, b, part.thickness, flipped);
+      if (!canSaw(edges, saw)) {
+        misfit = 'saw';
+        continue;
+      }
+      const cutAway = part.cutAway.map((zone) => turnZone(zone, move));
+      const clear = part.clear.map((zone) => turnZone(zone, move));
+      const list = (points: readonly Point[]) =>
+        points
+          .map((point) => point.join())
+          .sort()
+          .join(' ');
+      const zones = stock.defects.length > 0 ? JSON.stringify([cutAway, clear]) : '';
+      const key = `${list(a)}|${list(b)}|${zones}`;
+      if (seen.has(key)) continue;
+      seen.add(key);
+      const slopes = (sign: 1 | -1): Point[] =>
+        edges
+          .filter((edge) => edge.normal[0] * sign > 1e-6 && edge.mitre > 0.01 && edge.mitre <= saw.maxMitre)
+          .map((edge): Point => [edge.normal[0] * sign, edge.normal[1] * sign]);
+      shapes.push({
+        part: index,
+        turn,
+        flipped,
+        a,
+        b,
+        length,
+        width,
+        leftSlopes: slopes(-1),
+        rightSlopes: slopes(1),
+        clear,
+        cutAway,
+        takesKnots: part.knots === 'sound',
+      });
+    }
+  }
+  return shapes.length > 0 ? shapes : misfit;
+}
