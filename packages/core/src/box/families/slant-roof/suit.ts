@@ -8,7 +8,7 @@ const middle = ([least, greatest]: readonly [number, number]): number => (least 
 /** The standard choices, bent to an animal's needs; sizes rounded up to what its region's tapes show. */
 export function suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'schools'> {
   const inches = animal.region === 'na';
-  const round = (mm: number): Ticks => (inches ? fromInches(Math.ceil((mm - 0.6) / 3.175) / 8) : fromMm(Math.ceil(mm)));
+  const round = (mm: number): Ticks => (inches ? fromInches(Math.max(0, Math.ceil((mm - 0.6) / 3.175)) / 8) : fromMm(Math.ceil(mm)));
   const exact = (mm: number): Ticks => (inches ? fromInches(Math.round((mm / 25.4) * 16) / 16) : fromMm(mm));
   const schools: Record<string, string> = Object.fromEntries(SCHOOLS.map((school) => [school.id, school.options[0]!.id]));
   const sizes: Record<string, Ticks> = Object.fromEntries(

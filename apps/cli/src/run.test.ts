@@ -1,0 +1,71 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+import { run } from './run.js';
+
+const examples = (name: string) => readFileSync(new URL(`../../../examples/${name}`, import.meta.url), 'utf8');
+const files: Record<string, string> = { plan: examples('chickadee.plan.json'), rack: examples('rack.csv') };
+const spareKnot = (line: string, more: Record<string, string> = {}) =>
+  run(
+    line.split(' '),
+    (path) => {
+      const text = { ...files, ...more }[path];
+      if (text === undefined) throw new Error('no such file');
+      return text;
+    },
+    () => performance.now(),
+  );
+
+describe('the command line', () => {
+  test('from a plan and a rack to a checked layout: at least 88 % yield or at the bound', () => {
+    const job = spareKnot('job plan rack --boxes 6 --seconds 1');
+    expect(job.code).toBe(0);
+    const layout = spareKnot('layout -', { '-': job.output });
+    expect(layout.code).toBe(0);
+    const found = JSON.parse(layout.output) as { unplaced: unknown[]; yield: number; cost: number; lowerBound: number };
+    expect(found.unplaced).toEqual([]);
+    expect(found.yield >= 0.88 || found.cost === found.lowerBound).toBe(true);
+    const check = spareKnot('check job layout', { job: job.output, layout: layout.output });
+    expect(check).toMatchObject({ code: 0, messages: [] });
+    expect(JSON.parse(check.output)).toMatchObject({ valid: true, placed: 36 });
+  });
+
+  test('a layout that was tampered with is refused, with rule and place', () => {
+    const job = spareKnot('job plan rack --boxes 2 --seconds 0.2').output;
+    const layout = JSON.parse(spareKnot('layout job', { job }).output) as { boards: { placements: { x: number }[] }[] };
+    layout.boards.find((board) => board.placements.length > 1)!.placements[1]!.x -= 5;
+    const check = spareKnot('check job layout', { job, layout: JSON.stringify(layout) });
+    expect(check.code).toBe(1);
+    expect(check.messages.join('\n')).toMatch(/layout: boards\[\d\]\.placements\[\d\]: rule 3/);
+  });
+
+  test('plan prints a panel set', () => {
+    const set = JSON.parse(spareKnot('plan plan').output) as { format: string; panels: { id: string }[] };
+    expect(set.format).toBe('spare-knot/panel-set');
+    expect(set.panels.map((panel) => panel.id)).toEqual(['front', 'back', 'side-left', 'side-right', 'floor', 'roof']);
+  });
+
+  test.each([
+    ['', 2, 'no command'],
+    ['saw wood', 2, 'no command'],
+    ['plan', 2, 'plan takes 1 file'],
+    ['check - -', 2, 'only one file'],
+    ['job plan rack --boxes none', 2, '--boxes'],
+    ['job plan rack --teeth 3', 2, 'teeth'],
+    ['plan nowhere', 1, 'nowhere: cannot be read'],
+    ['plan rack', 1, 'rack: this is not JSON'],
+    ['layout plan', 1, 'plan: format: found "spare-knot/box-plan"'],
+  ])('%j ends with %d and says why', (line, code, message) => {
+    const result = spareKnot(line);
+    expect(result.code).toBe(code);
+    expect(result.output).toBe('');
+    expect(result.messages.join('\n')).toContain(message);
+  });
+
+  test('a plan that gives no sound box names the field', () => {
+    const plan = JSON.parse(files.plan!) as { sizes: Record<string, number> };
+    plan.sizes.entranceHeight = 400;
+    const result = spareKnot('plan bad', { bad: JSON.stringify(plan) });
+    expect(result.code).toBe(1);
+    expect(result.messages[0]).toContain('bad: entranceHeight: The entrance reaches the roof');
+  });
+});

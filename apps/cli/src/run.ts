@@ -1,0 +1,160 @@
+import { parseArgs } from 'node:util';
+import { buildBox } from '@spare-knot/core/box/families/families.js';
+import { readBoxPlan } from '@spare-knot/core/exchange/box-plan-file.js';
+import type { Read } from '@spare-knot/core/exchange/document.js';
+import { jsonSchema, SCHEMA_NAMES } from '@spare-knot/core/exchange/json-schemas.js';
+import { readLayout, writeLayout } from '@spare-knot/core/exchange/layout-file.js';
+import { readLayoutJob, writeLayoutJob } from '@spare-knot/core/exchange/layout-job-file.js';
+import { writePanelSet } from '@spare-knot/core/exchange/panel-set-file.js';
+import { readStock } from '@spare-knot/core/exchange/stock-file.js';
+import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
+import { jobForBoxes, STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
+import { jobProblems } from '@spare-knot/core/layout/job-problems.js';
+import { searchLayout } from '@spare-knot/core/layout/search/search.js';
+import { parseLength } from '@spare-knot/core/measure/parse.js';
+
+/** What a command prints and how it ends: 0 success, 1 a problem in the data, 2 wrong usage. */
+export interface Result {
+  code: 0 | 1 | 2;
+  output: string;
+  messages: readonly string[];
+}
+
+const USAGE = [
+  'usage: spare-knot plan FILE                      panel set of a box plan',
+  '       spare-knot job PLAN STOCK --boxes N       layout job; STOCK is CSV or JSON [--kerf LENGTH] [--no-rip] [--seconds S] [--name TEXT]',
+  '       spare-knot layout FILE                    layout of a layout job',
+  '       spare-knot check JOB LAYOUT               is the layout valid? if not, which rule breaks where',
+  `       spare-knot schema NAME                    JSON Schema of a file: ${SCHEMA_NAMES.join(', ')}`,
+  'FILE may be - for standard input. Lengths in files are millimetres.',
+];
+
+class DataProblem extends Error {
+  constructor(readonly lines: readonly string[]) {
+    super(lines.join('\n'));
+  }
+}
+class WrongUsage extends Error {}
+
+function must<T>(file: string, read: Read<T>): T {
+  if (read.ok) return read.value;
+  throw new DataProblem(read.problems.map(({ path, message }) => `${file}${path ? `: ${path}` : ''}: ${message}`));
+}
+
+const json = (value: unknown): string => JSON.stringify(value, null, 2);
+
+/** Carries out one command. `load` gives the text of a file or of standard input; `clock` counts milliseconds. */
+export function run(args: readonly string[], load: (path: string) => string, clock: () => number): Result {
+  const open = (path: string): string => {
+    try {
+      return load(path);
+    } catch (error) {
+      throw new DataProblem([`${path}: cannot be read: ${error instanceof Error ? error.message : String(error)}`]);
+    }
+  };
+  try {
+    return { code: 0, messages: [], output: json(command(args, open, clock)) };
+  } catch (error) {
+    if (error instanceof DataProblem) return { code: 1, output: '', messages: error.lines };
+    if (error instanceof WrongUsage) return { code: 2, output: '', messages: [error.message, ...USAGE] };
+    throw error;
+  }
+}
+
+function command(args: readonly string[], open: (path: string) => string, clock: () => number): unknown {
+  const { values, positionals } = options(args);
+  const [verb, ...files] = positionals;
+  const expect = (number: number) => {
+    if (files.length !== number) throw new WrongUsage(`${verb} takes ${number} file${number === 1 ? '' : 's'}`);
+    if (files.filter((file) => file === '-').length > 1) throw new WrongUsage('only one file can come from standard input');
+    return files as [string, string];
+  };
+  switch (verb) {
+    case 'plan': {
+      const [file] = expect(1);
+      return writePanelSet(built(file, open(file)).box);
+    }
+    case 'job': {
+      const [planFile, stockFile] = expect(2);
+      const boxes = Number(values.boxes ?? '1');
+      if (!Number.isInteger(boxes) || boxes < 1 || boxes > 10_000)
+        throw new WrongUsage(`--boxes ${values.boxes}: a whole number from 1 to 10000 is wanted`);
+      const { plan, box } = built(planFile, open(planFile));
+      const stock = must(stockFile, readStock(open(stockFile)));
+      const kerf = parseLength(values.kerf ?? '3.175', 'mm');
+      if (!kerf.ok) throw new WrongUsage(`--kerf: ${kerf.message}`);
+      const seconds = Number(values.seconds ?? '3');
+      if (!(seconds > 0 && seconds <= 3600)) throw new WrongUsage('--seconds: between 0 and 3600');
+      const job = jobForBoxes(
+        values.name ?? `${boxes} × ${plan.animal ?? plan.family}`,
+        plan,
+        box,
+        boxes,
+        stock,
+        { ...STANDARD_SAW, kerf: kerf.ticks, rip: !values['no-rip'] },
+        seconds,
+      );
+      const problems = jobProblems(job);
+      if (problems.length > 0) throw new DataProblem(problems.map(({ path, message }) => `${path}: ${message}`));
+      return writeLayoutJob(job);
+    }
+    case 'layout': {
+      const [file] = expect(1);
+      const job = must(file, readLayoutJob(open(file)));
+      const layout = searchLayout(job, { clock });
+      const broken = checkLayout(job, layout);
+      if (broken.length > 0)
+        throw new DataProblem([
+          'the search gave a layout that breaks a rule; nothing is printed',
+          ...broken.map(({ rule, path, message }) => `${path}: rule ${rule}: ${message}`),
+        ]);
+      return writeLayout(layout);
+    }
+    case 'check': {
+      const [jobFile, layoutFile] = expect(2);
+      const job = must(jobFile, readLayoutJob(open(jobFile)));
+      const layout = must(layoutFile, readLayout(open(layoutFile)));
+      const broken = checkLayout(job, layout);
+      if (broken.length > 0)
+        throw new DataProblem(broken.map(({ rule, path, message }) => `${layoutFile}: ${path}: rule ${rule}: ${message}`));
+      return {
+        valid: true,
+        boards: layout.boards.length,
+        placed: layout.boards.reduce((sum, board) => sum + board.placements.length, 0),
+        unplaced: layout.unplaced.reduce((sum, entry) => sum + entry.count, 0),
+      };
+    }
+    case 'schema': {
+      const name = SCHEMA_NAMES.find((each) => each === files[0]);
+      if (!name) throw new WrongUsage(`schema: ${files[0] ?? 'no name'}; known are ${SCHEMA_NAMES.join(', ')}`);
+      return jsonSchema(name);
+    }
+    default:
+      throw new WrongUsage(verb === undefined ? 'no command given' : `“${verb}” is no command`);
+  }
+}
+
+function options(args: readonly string[]) {
+  try {
+    return parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: {
+        boxes: { type: 'string' },
+        kerf: { type: 'string' },
+        seconds: { type: 'string' },
+        name: { type: 'string' },
+        'no-rip': { type: 'boolean' },
+      },
+    });
+  } catch (error) {
+    throw new WrongUsage(error instanceof Error ? error.message : String(error));
+  }
+}
+
+function built(file: string, text: string) {
+  const plan = must(file, readBoxPlan(text));
+  const result = buildBox(plan);
+  if (!result.ok) throw new DataProblem(result.refusals.map(({ field, message }) => `${file}: ${field}: ${message}`));
+  return { plan, box: result.box };
+}

@@ -1,0 +1,264 @@
+import { describe, expect, test } from '@jest/globals';
+import { animalById } from '../animals/find.js';
+import { buildBox } from '../box/families/families.js';
+import { slantRoof } from '../box/families/slant-roof/family.js';
+import { startPlan } from '../box/start-plan.js';
+import { checkLayout } from '../layout/checker/check.js';
+import { jobForBoxes } from '../layout/job-for-boxes.js';
+import { searchLayout } from '../layout/search/search.js';
+import { board, job, knot, part, points, rectangle } from '../layout/testing.js';
+import { fromInches, fromMm } from '../measure/ticks.js';
+import { readBoxPlan, writeBoxPlan } from './box-plan-file.js';
+import { jsonSchema, SCHEMA_NAMES } from './json-schemas.js';
+import { readLayout, writeLayout } from './layout-file.js';
+import { readLayoutJob, writeLayoutJob } from './layout-job-file.js';
+import { writePanelSet } from './panel-set-file.js';
+import { readStockCsv, writeStockCsv } from './stock-csv.js';
+import { readStock } from './stock-file.js';
+
+const wood = {
+  thickness: fromInches(5 / 8),
+  width: fromInches(5.5),
+  material: 'western-red-cedar',
+  faceA: 'rough',
+  faceB: 'rough',
+} as const;
+const plan = startPlan(slantRoof, animalById('black-capped-chickadee')!, wood);
+const problems = (read: { ok: boolean; problems?: { path: string; message: string }[] }) =>
+  (read.problems ?? []).map(({ path, message }) => `${path}: ${message}`);
+
+describe('files come back as they went out', () => {
+  const built = buildBox(plan);
+  if (!built.ok) throw new Error('the plan is not sound');
+  const stock = [board(1829, 139.7, { thickness: fromInches(5 / 8), quantity: 9, defects: [knot(400, 60, 12), knot(900, 20, 3, 'nail')] })];
+  const of = jobForBoxes('two', plan, built.box, 2, stock, undefined, 0.2);
+
+  test('box plan', () => expect(readBoxPlan(JSON.stringify(writeBoxPlan(plan)))).toEqual({ ok: true, value: plan }));
+  test('layout job', () => expect(readLayoutJob(JSON.stringify(writeLayoutJob(of)))).toEqual({ ok: true, value: of }));
+  test('layout, still valid', () => {
+    const layout = searchLayout(of, { clock: () => Date.now() });
+    const read = readLayout(JSON.stringify(writeLayout(layout)));
+    expect(read.ok && read.value.boards).toEqual(layout.boards);
+    expect(read.ok && checkLayout(of, read.value)).toEqual([]);
+  });
+  test('lengths are millimetres: 5/8 in is 15.875', () => {
+    expect(writeBoxPlan(plan).wood.front?.thickness).toBe(15.875);
+    const set = JSON.parse(JSON.stringify(writePanelSet(built.box)));
+    expect(set.panels[0].thickness).toBe(15.875);
+    expect(set.panels[0].features[0].diameter).toBeCloseTo(28.575, 2);
+    expect(set.panels[0].edges).toHaveLength(4);
+  });
+});
+
+describe('a file that is wrong', () => {
+  const written = () => JSON.parse(JSON.stringify(writeLayoutJob(job([part('a', rectangle(100, 50))], [board(900, 100)]))));
+  const broken = (change: (file: ReturnType<typeof written>) => void): string[] => {
+    const file = written();
+    change(file);
+    return problems(readLayoutJob(JSON.stringify(file)));
+  };
+
+  test.each([
+    [
+      'unknown format',
+      (f: BrokenFile) => {
+        f.format = 'other/thing';
+      },
+      'format: found "other/thing"; this reads “spare-knot/layout-job” version 1',
+    ],
+    [
+      'newer version',
+      (f: BrokenFile) => {
+        f.version = 2;
+      },
+      'version: found version 2',
+    ],
+    [
+      'negative size',
+      (f: BrokenFile) => {
+        f.stock[0].width = -3;
+      },
+      'stock[0].width',
+    ],
+    [
+      'absurd size',
+      (f: BrokenFile) => {
+        f.stock[0].length = 1e12;
+      },
+      'stock[0].length',
+    ],
+    [
+      'knot outside its board',
+      (f: BrokenFile) => {
+        f.stock[0].defects = [{ kind: 'knot-sound', circle: [2000, 50, 10] }];
+      },
+      'stock[0].defects[0]: the knot-sound lies outside',
+    ],
+    [
+      'knot without a place',
+      (f: BrokenFile) => {
+        f.stock[0].defects = [{ kind: 'knot-sound' }];
+      },
+      'stock[0].defects[0]: a defect is a circle',
+    ],
+    [
+      'unknown defect',
+      (f: BrokenFile) => {
+        f.stock[0].defects = [{ kind: 'dent', circle: [1, 1, 1] }];
+      },
+      'stock[0].defects[0].kind',
+    ],
+    [
+      'clockwise outline',
+      (f: BrokenFile) => {
+        f.parts[0].outline.reverse();
+      },
+      'parts[0].outline: the corners must run anticlockwise',
+    ],
+    [
+      'dented outline',
+      (f: BrokenFile) => {
+        f.parts[0].outline = [
+          [0, 0],
+          [100, 0],
+          [50, 10],
+          [100, 50],
+          [0, 50],
+        ];
+      },
+      'not convex',
+    ],
+    [
+      'two parts of one name',
+      (f: BrokenFile) => {
+        f.parts.push(f.parts[0]);
+      },
+      'parts[1].id: the part “a” stands here twice',
+    ],
+    [
+      'a number that is a word',
+      (f: BrokenFile) => {
+        f.saw.kerf = 'thin';
+      },
+      'saw.kerf',
+    ],
+    [
+      'pin on no board',
+      (f: BrokenFile) => {
+        f.pinned = [{ part: 'a', copy: 0, x: 0, y: 0, turn: 0, stock: 'zzz', piece: 0 }];
+      },
+      'pinned[0].stock: there is no stock “zzz”',
+    ],
+    [
+      'faces that do not match',
+      (f: BrokenFile) => {
+        f.parts[0].underside = [
+          [0, 0],
+          [9, 0],
+          [9, 9],
+        ];
+      },
+      'parts[0].underside',
+    ],
+  ])('%s is named with its place', (_name, change, message) => {
+    expect(broken(change).join('\n')).toContain(message);
+  });
+
+  test('text that is no JSON, and JSON that is no object', () => {
+    expect(problems(readLayoutJob('{')).join()).toContain('this is not JSON');
+    expect(problems(readLayoutJob('[]')).join()).toContain('this is a list');
+  });
+});
+
+// The broken files above are made by hand, so their shape is anything.
+// biome-ignore lint/suspicious/noExplicitAny: a file that breaks the schema has no type
+type BrokenFile = any;
+
+describe('a rack as CSV', () => {
+  const good = 'name,quantity,material,thickness,width,length,faceA,faceB,price,offcut,defects';
+
+  test('goes out and comes back', () => {
+    const entries = [
+      {
+        name: 'Picket',
+        quantity: 6,
+        nominal: null,
+        kind: {
+          material: 'western-red-cedar',
+          thickness: 5080,
+          width: 44704,
+          length: 585216,
+          faceA: 'rough',
+          faceB: 'planed',
+          price: 340,
+          offcut: false,
+          grained: true,
+          defects: [knot(400, 60, 12), { kind: 'split', zone: { kind: 'rect', corner: [544000, 0], width: 41280, height: 44704 } }],
+        },
+      },
+      {
+        name: 'Sheet, "good" side',
+        quantity: 1,
+        nominal: null,
+        kind: {
+          material: 'plywood',
+          thickness: 3840,
+          width: 390400,
+          length: 780800,
+          faceA: 'planed',
+          faceB: 'planed',
+          price: null,
+          offcut: true,
+          grained: false,
+          defects: [{ kind: 'rot', zone: { kind: 'polygon', points: points([0, 0], [90, 0], [0, 90]) } }],
+        },
+      },
+    ] as const;
+    const reading = readStockCsv(writeStockCsv(entries));
+    expect(reading.problems).toEqual([]);
+    expect(reading.entries).toEqual(entries);
+  });
+
+  test('bad lines are named, good ones kept', () => {
+    const text = [
+      good,
+      'Picket,6,cedar,5/8 in,5 1/2 in,6 ft,rough,rough,3.40,no,',
+      'Worse,6,cedar,thick,140,1800,rough,rough,3.40,no,',
+      'Odd,1.5,cedar,16,140,1800,rough,rough,,no,',
+      'Bent,1,cheese,16,140,1800,rough,rough,,no,',
+      'Minus,1,pine,16,-140,1800,rough,rough,,no,',
+      'Holed,1,pine,16,140,1800,rough,rough,,no,hole circle 5000 5 5',
+      'Slat,2,pallet,22,95,1150,,,,yes,nail circle 30 40 2',
+    ].join('\n');
+    const { entries, problems: found } = readStockCsv(text);
+    expect(entries.map((entry) => entry.name)).toEqual(['Picket', 'Slat']);
+    expect(found.map(({ line }) => line)).toEqual([3, 4, 5, 6, 7]);
+    expect(found.map(({ message }) => message).join('\n')).toMatch(/thick.*\n.*1\.5.*\n.*cheese.*\n.*negative.*\n.*outside its board/);
+  });
+
+  test('a header without sizes says which columns there are', () => {
+    expect(readStockCsv('a,b\n1,2').problems[0]?.message).toContain('thickness');
+    expect(readStockCsv('').problems).toHaveLength(1);
+  });
+
+  test('cells that look like formulas are escaped', () => {
+    const [entry] = readStockCsv(`${good}\nPicket,1,cedar,16,140,1800,,,,,`).entries;
+    expect(writeStockCsv([{ ...entry!, name: '=2+2' }])).toContain("'=2+2");
+  });
+
+  test('stock is read from CSV, from a list and from a job', () => {
+    const list = JSON.stringify([writeLayoutJob(job([], [board(900, 100)])).stock[0]]);
+    for (const text of [list, `{"stock":${list}}`])
+      expect(readStock(text)).toMatchObject({ ok: true, value: [{ id: 'board', length: fromMm(900) }] });
+    expect(readStock(`${good}\nPicket,1,cedar,16,140,1800,,,,,\nPicket,1,cedar,16,140,900,,,,,`)).toMatchObject({
+      ok: true,
+      value: [{ id: 'picket' }, { id: 'picket-2' }],
+    });
+  });
+});
+
+test.each(SCHEMA_NAMES)('the JSON Schema of %s is made from what reads it', (name) => {
+  const schema = jsonSchema(name) as { properties: Record<string, unknown>; required: string[] };
+  expect(schema.required).toContain('format');
+  expect(schema.properties.format).toEqual({ type: 'string', const: `spare-knot/${name}` });
+});

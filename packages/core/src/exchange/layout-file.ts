@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import type { KeptOffcut, Layout } from '../layout/layout.js';
+import { type Read, readDocument, readValue } from './document.js';
+import { placementFields } from './layout-job-file.js';
+import { count, distance, length, money, name } from './units.js';
+
+export const LAYOUT_FORMAT = 'spare-knot/layout';
+
+const offcut = z.codec(z.object({ rect: z.tuple([length, length, distance, distance]) }), z.custom<KeptOffcut>(), {
+  decode: ({ rect: [x, y, long, wide] }) => ({ x, y, length: long, width: wide }),
+  encode: (kept) => ({ rect: [kept.x, kept.y, kept.length, kept.width] as [number, number, number, number] }),
+});
+
+export const layoutSchema = z.object({
+  format: z.literal(LAYOUT_FORMAT),
+  version: z.literal(1),
+  boards: z
+    .array(
+      z.object({
+        stock: name,
+        piece: count,
+        placements: z.array(z.object(placementFields)).max(10_000),
+        offcuts: z.array(offcut).default([]),
+      }),
+    )
+    .max(10_000),
+  unplaced: z.array(z.object({ part: name, count, reason: z.string().max(1000) })).default([]),
+  cost: money.default(0),
+  lowerBound: money.default(0),
+  boundProof: z.enum(['area', 'lp', 'exact']).default('area'),
+  optimal: z.boolean().default(false),
+  yield: z.number().min(0).max(1.001).default(0),
+  seconds: z.number().nonnegative().default(0),
+});
+
+const strip = (read: Read<z.output<typeof layoutSchema>>): Read<Layout> => {
+  if (!read.ok) return read;
+  const { format: _format, version: _version, ...layout } = read.value;
+  return { ok: true, value: layout };
+};
+
+export const readLayout = (text: string): Read<Layout> => strip(readDocument(text, LAYOUT_FORMAT, 1, layoutSchema));
+export const readLayoutValue = (raw: unknown): Read<Layout> => strip(readValue(raw, LAYOUT_FORMAT, 1, layoutSchema));
+
+/** A layout as a file writes it. */
+export const writeLayout = (layout: Layout): z.input<typeof layoutSchema> =>
+  z.encode(layoutSchema, {
+    format: LAYOUT_FORMAT,
+    version: 1,
+    ...layout,
+    boards: layout.boards.map((board) => ({ ...board, placements: [...board.placements], offcuts: [...board.offcuts] })),
+    unplaced: [...layout.unplaced],
+  });

@@ -1,0 +1,52 @@
+import type { Feature, PanelSet } from '../box/panel-set.js';
+import { toMm } from '../measure/ticks.js';
+import type { Vec3 } from '../solid/vector.js';
+import type { Point } from '../wood/board.js';
+import { zoneToFile } from './units.js';
+
+const corner = ([x, y, z]: Vec3): [number, number, number] => [toMm(x), toMm(y), toMm(z)];
+const flat = ([x, y]: Point): [number, number] => [toMm(x), toMm(y)];
+const LENGTHS = new Set(['diameter', 'width', 'height']);
+
+function feature(of: Feature): Record<string, unknown> {
+  return Object.fromEntries(
+    Object.entries(of).map(([key, value]: [string, unknown]) => {
+      if (Array.isArray(value)) return [key, flat(value as unknown as Point)];
+      if (typeof value === 'number' && (LENGTHS.has(key) || key === 'depth')) return [key, toMm(value)];
+      return [key, value];
+    }),
+  );
+}
+
+/** A panel set as a file writes it; see the published format `spare-knot/panel-set`, version 1. */
+export function writePanelSet(box: PanelSet): Record<string, unknown> {
+  return {
+    format: 'spare-knot/panel-set',
+    version: 1,
+    cavities: box.cavities.map((cavity) => ({
+      origin: corner(cavity.origin),
+      width: toMm(cavity.width),
+      depth: toMm(cavity.depth),
+      heightFront: toMm(cavity.heightFront),
+      heightBack: toMm(cavity.heightBack),
+      sill: toMm(cavity.sill),
+    })),
+    panels: box.panels.map((panel) => ({
+      ...panel,
+      thickness: toMm(panel.thickness),
+      instances: panel.instances.map((instance) => ({
+        solid: { vertices: instance.solid.vertices.map(corner), faces: instance.solid.faces },
+        outsideNormal: instance.outsideNormal,
+        frame: { origin: corner(instance.frame.origin), x: instance.frame.x },
+      })),
+      outline: panel.outline.map(flat),
+      underside: panel.underside.map(flat),
+      edges: panel.edges.map((edge) => ({ ...edge, length: toMm(edge.length) })),
+      features: panel.features.map(feature),
+      clear: panel.clear.map(zoneToFile),
+      cutAway: panel.cutAway.map(zoneToFile),
+    })),
+    joints: box.joints,
+    openings: box.openings.map((opening) => ({ kind: opening.kind, polygon: opening.polygon.map(corner) })),
+  };
+}

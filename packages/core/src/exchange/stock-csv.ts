@@ -1,0 +1,136 @@
+import Papa from 'papaparse';
+import { printMoney } from '../measure/money.js';
+import { parseLength } from '../measure/parse.js';
+import { toMm } from '../measure/ticks.js';
+import { DEFECT_KINDS, type Defect, type Face, liesOnBoard, type Zone } from '../wood/board.js';
+import { MATERIALS, materialByWord } from '../wood/material.js';
+import type { RackEntry } from '../wood/quick-entry.js';
+import { zoneFile, zoneFromFile, zoneToFile } from './units.js';
+
+/** Columns of a rack as CSV, RFC 4180 with a header row. Lengths in millimetres unless they carry a unit. */
+const COLUMNS = ['name', 'quantity', 'material', 'thickness', 'width', 'length', 'faceA', 'faceB', 'price', 'offcut', 'defects'] as const;
+const NEEDED = ['thickness', 'width', 'length'] as const;
+
+/** What could be read, and a message for each line that could not. Lines count from 1, the header being line 1. */
+export interface CsvReading {
+  entries: RackEntry[];
+  problems: { line: number; message: string }[];
+}
+
+/** A defect in one cell: `knot-sound circle 400 60 12; split rect 1700 0 129 140`, millimetres. */
+function readDefects(cell: string): Defect[] | string {
+  const defects: Defect[] = [];
+  for (const text of cell
+    .split(';')
+    .map((each) => each.trim())
+    .filter((each) => each !== '')) {
+    const [kind, shape, ...numbers] = text.split(/\s+/);
+    const known = DEFECT_KINDS.find((each) => each === kind);
+    if (!known) return `“${kind}” is no defect; known are ${DEFECT_KINDS.join(', ')}`;
+    const values = numbers.map(Number);
+    const pairs = Array.from({ length: Math.floor(values.length / 2) }, (_unused, at) => values.slice(2 * at, 2 * at + 2));
+    const parsed = zoneFile.safeParse({ [shape ?? '']: shape === 'polygon' ? pairs : values });
+    if (!parsed.success) return `“${text}” is not read: a defect is its kind, then circle x y r, or rect x y w h`;
+    defects.push({ kind: known, zone: zoneFromFile(parsed.data) });
+  }
+  return defects;
+}
+
+const writeZone = (zone: Zone): string => {
+  const [shape, numbers] = Object.entries(zoneToFile(zone))[0]!;
+  return `${shape} ${(numbers as number[]).flat().join(' ')}`;
+};
+
+function readRow(row: Record<string, string>): RackEntry | string {
+  const cell = (column: string) => (row[column] ?? '').trim();
+  const lengths: Record<string, number> = {};
+  for (const column of NEEDED) {
+    const parsed = parseLength(cell(column), 'mm');
+    if (!parsed.ok) return `${column}: ${parsed.message}`;
+    if (parsed.ticks <= 0) return `${column}: “${cell(column)}” must be above zero`;
+    lengths[column] = parsed.ticks;
+  }
+  const quantity = cell('quantity') === '' ? 1 : Number(cell('quantity'));
+  if (!Number.isInteger(quantity) || quantity < 1 || quantity > 1000)
+    return `quantity: “${cell('quantity')}” is not a whole number from 1 to 1000`;
+  const material =
+    cell('material') === ''
+      ? MATERIALS[0]
+      : (MATERIALS.find((each) => each.id === cell('material') || each.name === cell('material')) ??
+        materialByWord(cell('material').toLowerCase()));
+  if (!material) return `material: “${cell('material')}” is not known; known are ${MATERIALS.map((each) => each.id).join(', ')}`;
+  const face = (column: string): Face | null =>
+    cell(column) === '' || cell(column) === 'rough' ? 'rough' : cell(column) === 'planed' ? 'planed' : null;
+  const [faceA, faceB] = [face('faceA'), face('faceB')];
+  if (!faceA || !faceB) return `faceA, faceB: a face is rough or planed`;
+  const price = cell('price') === '' ? null : Number(cell('price').replace(',', '.'));
+  if (price !== null && !(price >= 0 && price < 1e7)) return `price: “${cell('price')}” is not an amount`;
+  const defects = readDefects(cell('defects'));
+  if (typeof defects === 'string') return `defects: ${defects}`;
+  const { thickness, width, length } = lengths as Record<(typeof NEEDED)[number], number>;
+  const outside = defects.find((defect) => !liesOnBoard(defect.zone, length, width));
+  if (outside) return `defects: the ${outside.kind} lies outside its board`;
+  return {
+    name: cell('name').slice(0, 80) || 'Board',
+    quantity,
+    nominal: null,
+    kind: {
+      material: material.id,
+      thickness,
+      width,
+      length,
+      faceA,
+      faceB,
+      price: price === null ? null : Math.round(price * 100),
+      offcut: /^(true|yes|1)$/i.test(cell('offcut')),
+      grained: material.grained,
+      defects,
+    },
+  };
+}
+
+/** Reads a rack from CSV. Good lines are kept whatever stands on the others. */
+export function readStockCsv(text: string): CsvReading {
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (header) => COLUMNS.find((column) => column.toLowerCase() === header.trim().toLowerCase()) ?? header.trim(),
+  });
+  const reading: CsvReading = { entries: [], problems: [] };
+  const missing = NEEDED.filter((column) => !parsed.meta.fields?.includes(column));
+  if (missing.length > 0) {
+    reading.problems.push({ line: 1, message: `the header lacks ${missing.join(', ')}; columns are ${COLUMNS.join(', ')}` });
+    return reading;
+  }
+  parsed.data.forEach((row, index) => {
+    const line = index + 2;
+    const broken = parsed.errors.find((error) => error.row === index && error.code !== 'TooFewFields');
+    const entry = broken ? broken.message : readRow(row);
+    if (typeof entry === 'string') reading.problems.push({ line, message: entry });
+    else reading.entries.push(entry);
+  });
+  return reading;
+}
+
+/** A rack as CSV; cells that a spreadsheet would take for a formula are escaped. */
+export function writeStockCsv(entries: readonly RackEntry[]): string {
+  return Papa.unparse(
+    {
+      fields: [...COLUMNS],
+      data: entries.map(({ name, quantity, kind }) => [
+        name,
+        quantity,
+        kind.material,
+        toMm(kind.thickness),
+        toMm(kind.width),
+        toMm(kind.length),
+        kind.faceA,
+        kind.faceB,
+        kind.price === null ? '' : printMoney(kind.price),
+        kind.offcut ? 'yes' : 'no',
+        kind.defects.map((defect) => `${defect.kind} ${writeZone(defect.zone)}`).join('; '),
+      ]),
+    },
+    { escapeFormulae: true, newline: '\r\n' },
+  );
+}
