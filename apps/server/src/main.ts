@@ -1,1 +1,18 @@
-export {};
+import 'reflect-metadata';
+import { fileURLToPath } from 'node:url';
+import { NestFactory } from '@nestjs/core';
+import { AppModule } from './app.module.js';
+import { dress } from './create-app.js';
+import { DATABASE } from './database/database.module.js';
+import { migrate } from './database/migrate.js';
+import { DemoService } from './demo/demo.service.js';
+
+const port = Number(process.env.SPARE_KNOT_PORT ?? 4310);
+const host = process.env.SPARE_KNOT_HOST ?? '127.0.0.1';
+
+const app = await NestFactory.create(AppModule, { logger: ['error', 'warn'], bodyParser: false });
+dress(app, fileURLToPath(new URL('../../web/dist', import.meta.url)), process.env.SPARE_KNOT_PUBLIC_HOST);
+await migrate(app.get(DATABASE));
+await app.get(DemoService).loadWhenEmpty();
+await app.listen(port, host);
+console.log(`Spare Knot is ready: http://${host}:${port}/  (Ctrl-C stops it)`);

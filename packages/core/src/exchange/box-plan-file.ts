@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import type { BoxPlan } from '../box/plan.js';
-import { type Read, readDocument, readValue } from './document.js';
+import { type Read, readDocument } from './document.js';
 import { degrees, length, name, positiveLength } from './units.js';
 
-export const PLAN_FORMAT = 'spare-knot/box-plan';
+export const PLAN_FORMAT = 'spare-knot/box-plan' as const;
 
 const face = z.enum(['rough', 'planed']);
 const id = z.string().min(1).max(60);
@@ -28,23 +28,21 @@ export const boxPlanSchema = z.object({
   ),
 });
 
-const strip = (read: Read<z.output<typeof boxPlanSchema>>): Read<BoxPlan> => {
-  if (!read.ok) return read;
-  const { format: _format, version: _version, ...plan } = read.value;
-  return { ok: true, value: plan };
-};
-
-export const readBoxPlan = (text: string): Read<BoxPlan> => strip(readDocument(text, PLAN_FORMAT, 1, boxPlanSchema));
-export const readBoxPlanValue = (raw: unknown): Read<BoxPlan> => strip(readValue(raw, PLAN_FORMAT, 1, boxPlanSchema));
-
-/** A box plan as a file writes it: choices only, lengths in millimetres, angles in degrees. */
-export const writeBoxPlan = (plan: BoxPlan): z.input<typeof boxPlanSchema> =>
-  z.encode(boxPlanSchema, {
+/** A box plan, in a file of its own or inside another document. */
+export const planDocument = z.codec(boxPlanSchema, z.custom<BoxPlan>(), {
+  decode: ({ format: _format, version: _version, ...plan }) => plan,
+  encode: (plan) => ({
     format: PLAN_FORMAT,
-    version: 1,
+    version: 1 as const,
     ...plan,
     sizes: { ...plan.sizes },
     angles: { ...plan.angles },
     schools: { ...plan.schools },
     wood: { ...plan.wood },
-  });
+  }),
+});
+
+export const readBoxPlan = (text: string): Read<BoxPlan> => readDocument(text, PLAN_FORMAT, 1, planDocument);
+
+/** A box plan as a file writes it: choices only, lengths in millimetres, angles in degrees. */
+export const writeBoxPlan = (plan: BoxPlan): z.input<typeof planDocument> => z.encode(planDocument, plan);

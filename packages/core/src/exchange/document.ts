@@ -29,11 +29,6 @@ export function readDocument<S extends z.ZodType>(text: string, format: string, 
   } catch (error) {
     return { ok: false, problems: [{ path: '', message: `this is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
   }
-  return readValue(raw, format, version, schema);
-}
-
-/** The same for a value that has been parsed already. */
-export function readValue<S extends z.ZodType>(raw: unknown, format: string, version: number, schema: S): Read<z.output<S>> {
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
     return {
       ok: false,

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import type { KeptOffcut, Layout } from '../layout/layout.js';
-import { type Read, readDocument, readValue } from './document.js';
+import { type Read, readDocument } from './document.js';
 import { placementFields } from './layout-job-file.js';
 import { count, distance, length, money, name } from './units.js';
 
-export const LAYOUT_FORMAT = 'spare-knot/layout';
+export const LAYOUT_FORMAT = 'spare-knot/layout' as const;
 
 const offcut = z.codec(z.object({ rect: z.tuple([length, length, distance, distance]) }), z.custom<KeptOffcut>(), {
   decode: ({ rect: [x, y, long, wide] }) => ({ x, y, length: long, width: wide }),
@@ -33,21 +33,19 @@ export const layoutSchema = z.object({
   seconds: z.number().nonnegative().default(0),
 });
 
-const strip = (read: Read<z.output<typeof layoutSchema>>): Read<Layout> => {
-  if (!read.ok) return read;
-  const { format: _format, version: _version, ...layout } = read.value;
-  return { ok: true, value: layout };
-};
-
-export const readLayout = (text: string): Read<Layout> => strip(readDocument(text, LAYOUT_FORMAT, 1, layoutSchema));
-export const readLayoutValue = (raw: unknown): Read<Layout> => strip(readValue(raw, LAYOUT_FORMAT, 1, layoutSchema));
-
-/** A layout as a file writes it. */
-export const writeLayout = (layout: Layout): z.input<typeof layoutSchema> =>
-  z.encode(layoutSchema, {
+/** A layout, in a file of its own or inside another document. */
+export const layoutDocument = z.codec(layoutSchema, z.custom<Layout>(), {
+  decode: ({ format: _format, version: _version, ...layout }) => layout,
+  encode: (layout) => ({
     format: LAYOUT_FORMAT,
-    version: 1,
+    version: 1 as const,
     ...layout,
     boards: layout.boards.map((board) => ({ ...board, placements: [...board.placements], offcuts: [...board.offcuts] })),
     unplaced: [...layout.unplaced],
-  });
+  }),
+});
+
+export const readLayout = (text: string): Read<Layout> => readDocument(text, LAYOUT_FORMAT, 1, layoutDocument);
+
+/** A layout as a file writes it. */
+export const writeLayout = (layout: Layout): z.input<typeof layoutDocument> => z.encode(layoutDocument, layout);

@@ -1,0 +1,9 @@
+import { Module } from '@nestjs/common';
+import { BatchesModule } from './batches/batches.module.js';
+import { DatabaseModule } from './database/database.module.js';
+import { DemoModule } from './demo/demo.module.js';
+import { HealthController } from './health.controller.js';
+import { RackModule } from './rack/rack.module.js';
+
+@Module({ imports: [DatabaseModule, RackModule, BatchesModule, DemoModule], controllers: [HealthController] })
+export class AppModule {}

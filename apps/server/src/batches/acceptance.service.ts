@@ -1,0 +1,101 @@
+import { Injectable } from '@nestjs/common';
+import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
+import type { BatchRecord, BoardRecord, NewBoard } from '@spare-knot/core/exchange/kept.js';
+import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
+import type { KeptOffcut, Layout } from '@spare-knot/core/layout/layout.js';
+import { liesOnBoard, moveZone } from '@spare-knot/core/wood/board.js';
+import { conflict, notFound, stale, unsound } from '../http/problem.js';
+import { RackRepository } from '../rack/rack.repository.js';
+import { BatchesRepository } from './batches.repository.js';
+
+const offcutBoard = (board: BoardRecord, offcut: KeptOffcut): NewBoard => ({
+  name: board.offcut ? board.name : `${board.name}, offcut`.slice(0, 200),
+  quantity: 1,
+  material: board.material,
+  thickness: board.thickness,
+  width: offcut.width,
+  length: offcut.length,
+  faceA: board.faceA,
+  faceB: board.faceB,
+  price: null,
+  offcut: true,
+  grained: board.grained,
+  defects: board.defects
+    .map((defect) => ({ ...defect, zone: moveZone(defect.zone, -offcut.x, -offcut.y) }))
+    .filter((defect) => liesOnBoard(defect.zone, offcut.length, offcut.width)),
+});
+
+/** Takes a layout's boards off the rack and puts its kept offcuts on, once; and undoes that. */
+@Injectable()
+export class AcceptanceService {
+  constructor(
+    private readonly batches: BatchesRepository,
+    private readonly rack: RackRepository,
+  ) {}
+
+  /** One transaction. A layout that breaks a rule, a rack that has changed, or a second press changes nothing. */
+  async accept(id: string, version: number, layout: Layout): Promise<BatchRecord> {
+    await this.batches.transaction(async (transaction) => {
+      const batch = await this.batches.byId(id, transaction, true);
+      if (!batch) throw notFound('batch');
+      if (batch.accepted)
+        throw conflict('These boards are taken already', 'The layout was accepted before; nothing was taken twice.', batch.id);
+      if (batch.version !== version) throw stale('batch', { id: batch.id, version: batch.version });
+      const taken = new Map<string, number>();
+      for (const { stock } of layout.boards) taken.set(stock, (taken.get(stock) ?? 0) + 1);
+      if (taken.size === 0) throw unsound('This layout uses no board', [{ path: 'layout.boards', message: 'there is nothing to take' }]);
+      const boards = await this.rack.byIds([...taken.keys()], transaction, true);
+      const gone = [...taken].filter(([board, quantity]) => (boards.find((each) => each.id === board)?.quantity ?? 0) < quantity);
+      if (gone.length > 0)
+        throw conflict(
+          'The rack has changed',
+          `${gone.length === 1 ? 'One kind of board is' : `${gone.length} kinds of boards are`} no longer there in the number this layout needs. Lay the batch out again.`,
+        );
+      const made = batchJob(batch, boards, 1);
+      if (!made.ok)
+        throw unsound(
+          'This plan gives no sound box',
+          made.refusals.map(({ field, message }) => ({ path: `plan.${field}`, message })),
+        );
+      const broken = checkLayout(made.job, layout);
+      if (broken.length > 0)
+        throw unsound(
+          'This layout breaks a rule',
+          broken.map(({ rule, path, message }) => ({ path: `layout.${path}`, message: `rule ${rule}: ${message}` })),
+        );
+      for (const [board, quantity] of taken) await this.rack.take(board, quantity, transaction);
+      const offcuts = layout.boards.flatMap(({ stock, offcuts: kept }) =>
+        kept.map((offcut) => offcutBoard(boards.find((board) => board.id === stock)!, offcut)),
+      );
+      if (offcuts.length > 0) await this.rack.add(offcuts, id, transaction);
+      await this.batches.accept(id, layout, boards, taken, transaction);
+    });
+    return (await this.batches.byId(id))!;
+  }
+
+  /** Gives the boards back and takes the offcuts off again, unless one of them is already in use. */
+  async giveBack(id: string, version: number): Promise<BatchRecord> {
+    await this.batches.transaction(async (transaction) => {
+      const batch = await this.batches.byId(id, transaction, true);
+      if (!batch) throw notFound('batch');
+      if (!batch.accepted) throw conflict('No boards are taken', 'They were given back before, or never taken.', batch.id);
+      if (batch.version !== version) throw stale('batch', { id: batch.id, version: batch.version });
+      const offcuts = await this.rack.offcutsOf(id, transaction);
+      const used = offcuts.filter((offcut) => !offcut.untouched);
+      if (used.length > 0) {
+        throw conflict(
+          'An offcut of this batch has been used or changed since',
+          `${used.map((offcut) => offcut.name).join(', ')}: what is sawn cannot be given back whole. Nothing was changed.`,
+        );
+      }
+      await this.rack.forget(
+        offcuts.map((offcut) => offcut.id),
+        transaction,
+      );
+      for (const { boardId, quantity } of await this.batches.takenBy(id, transaction))
+        await this.rack.putBack(boardId, quantity, transaction);
+      await this.batches.forgetAcceptance(id, transaction);
+    });
+    return (await this.batches.byId(id))!;
+  }
+}

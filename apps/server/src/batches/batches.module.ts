@@ -1,0 +1,13 @@
+import { Module } from '@nestjs/common';
+import { RackModule } from '../rack/rack.module.js';
+import { AcceptanceService } from './acceptance.service.js';
+import { BatchesController } from './batches.controller.js';
+import { BatchesRepository } from './batches.repository.js';
+
+@Module({
+  imports: [RackModule],
+  controllers: [BatchesController],
+  providers: [BatchesRepository, AcceptanceService],
+  exports: [BatchesRepository],
+})
+export class BatchesModule {}

@@ -1,0 +1,19 @@
+import type { Knex } from 'knex';
+
+/** How to reach MariaDB, from SPARE_KNOT_DB_* variables; a socket is preferred, then a loopback port. */
+export function connectionFromEnvironment(environment: NodeJS.ProcessEnv): Knex.Config {
+  const { SPARE_KNOT_DB_SOCKET: socketPath, SPARE_KNOT_DB_HOST: host, SPARE_KNOT_DB_PORT: port } = environment;
+  return {
+    client: 'mysql2',
+    connection: {
+      ...(socketPath ? { socketPath } : { host: host ?? '127.0.0.1', port: Number(port ?? 3306) }),
+      user: environment.SPARE_KNOT_DB_USER ?? 'spare_knot',
+      password: environment.SPARE_KNOT_DB_PASSWORD ?? '',
+      database: environment.SPARE_KNOT_DB_NAME ?? 'spare_knot',
+      charset: 'utf8mb4',
+      timezone: 'Z',
+      supportBigNumbers: true,
+    },
+    pool: { min: 0, max: 10 },
+  };
+}

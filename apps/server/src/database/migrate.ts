@@ -1,0 +1,26 @@
+import type { Knex } from 'knex';
+import * as rackAndBatches from './migrations/0001-rack-and-batches.js';
+
+interface Step {
+  name: string;
+  up: (knex: Knex) => Promise<void>;
+}
+
+/** In order, forward only. A migration that has landed is never edited. */
+const STEPS: readonly Step[] = [{ name: '0001-rack-and-batches', ...rackAndBatches }];
+
+const source: Knex.MigrationSource<Step> = {
+  getMigrations: async () => [...STEPS],
+  getMigrationName: (step) => step.name,
+  getMigration: async (step) => ({
+    up: step.up,
+    down: async () => {
+      throw new Error('migrations only move forward');
+    },
+  }),
+};
+
+/** Brings the database to the newest schema; does nothing when it is there already. */
+export async function migrate(knex: Knex): Promise<void> {
+  await knex.migrate.latest({ migrationSource: source, tableName: 'migrations', disableTransactions: true });
+}

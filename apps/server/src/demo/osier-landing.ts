@@ -1,0 +1,143 @@
+import { animalById } from '@spare-knot/core/animals/find.js';
+import { slantRoof } from '@spare-knot/core/box/families/slant-roof/family.js';
+import type { BoxPlan, PanelWood } from '@spare-knot/core/box/plan.js';
+import { startPlan } from '@spare-knot/core/box/start-plan.js';
+import type { NewBatch, NewBoard } from '@spare-knot/core/exchange/kept.js';
+import { STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
+import { fromInches, fromMm } from '@spare-knot/core/measure/ticks.js';
+import type { Defect } from '@spare-knot/core/wood/board.js';
+
+const round = (kind: Defect['kind'], x: number, y: number, radius: number): Defect => ({
+  kind,
+  zone: { kind: 'circle', centre: [fromInches(x), fromInches(y)], radius: fromInches(radius) },
+});
+const strip = (kind: Defect['kind'], x: number, y: number, width: number, height: number): Defect => ({
+  kind,
+  zone: { kind: 'rect', corner: [fromInches(x), fromInches(y)], width: fromInches(width), height: fromInches(height) },
+});
+
+const board = (name: string, quantity: number, thickness: number, width: number, length: number, more: Partial<NewBoard>): NewBoard => ({
+  name,
+  quantity,
+  material: 'western-red-cedar',
+  thickness: fromInches(thickness),
+  width: fromInches(width),
+  length: fromInches(length),
+  faceA: 'rough',
+  faceB: 'rough',
+  price: null,
+  offcut: false,
+  grained: true,
+  defects: [],
+  ...more,
+});
+
+/** The rack of Osier Landing, in inches. */
+export function demoBoards(): NewBoard[] {
+  return [
+    board('Picket', 9, 5 / 8, 5.5, 72, { price: 340 }),
+    board('Picket, knot at 31', 1, 5 / 8, 5.5, 72, { price: 340, defects: [round('knot-sound', 31.1, 2.6, 0.45)] }),
+    board('Picket, split end', 1, 5 / 8, 5.5, 72, {
+      price: 340,
+      defects: [strip('split', 68.5, 1.8, 3.5, 1.2), round('knot-sound', 22, 4.4, 0.35)],
+    }),
+    board('Roof board', 3, 3 / 4, 7.25, 96, { price: 1475, material: 'eastern-white-pine', faceB: 'planed', defects: [] }),
+    board('Boat-shop cedar', 2, 7 / 8, 8, 61, {
+      price: 2150,
+      defects: [round('knot-loose', 14, 5.5, 0.5), strip('wane', 0, 7.4, 20, 0.6)],
+    }),
+    board('Pallet slat', 14, 22 / 25.4, 95 / 25.4, 1150 / 25.4, {
+      material: 'pallet-wood',
+      faceB: 'planed',
+      defects: [round('nail', 3.1, 1, 0.12), round('nail', 3.1, 2.7, 0.12), round('nail', 42.2, 1, 0.12), round('nail', 42.2, 2.7, 0.12)],
+    }),
+    board('Picket end', 1, 5 / 8, 5.5, 16.5, { offcut: true }),
+    board('Roof end', 1, 3 / 4, 7.25, 13, { offcut: true, material: 'eastern-white-pine', faceB: 'planed' }),
+    board('Ply, corner gone', 1, 12 / 25.4, 1220 / 25.4, 2440 / 25.4, {
+      material: 'plywood',
+      faceA: 'planed',
+      faceB: 'planed',
+      grained: false,
+      price: 4200,
+      defects: [
+        {
+          kind: 'hole',
+          zone: {
+            kind: 'polygon',
+            points: [
+              [fromMm(2140), 0],
+              [fromMm(2440), 0],
+              [fromMm(2440), fromMm(260)],
+            ],
+          },
+        },
+      ],
+    }),
+  ];
+}
+
+const woodOf = (of: NewBoard): PanelWood => ({
+  thickness: of.thickness,
+  width: of.width,
+  material: of.material,
+  faceA: of.faceA,
+  faceB: of.faceB,
+});
+
+function plan(animal: string, body: NewBoard, roof: NewBoard, change: Partial<Pick<BoxPlan, 'sizes' | 'schools'>>): BoxPlan {
+  const start = startPlan(slantRoof, animalById(animal)!, woodOf(body));
+  return {
+    ...start,
+    sizes: { ...start.sizes, ...change.sizes },
+    schools: { ...start.schools, ...change.schools },
+    wood: { ...start.wood, roof: woodOf(roof) },
+  };
+}
+
+/** The batches of the winter, oldest first. */
+export function demoBatches(): NewBatch[] {
+  const [picket, , , roof, cedar] = demoBoards() as [NewBoard, NewBoard, NewBoard, NewBoard, NewBoard];
+  const batch = (name: string, boxes: number, of: BoxPlan): NewBatch => ({
+    name,
+    boxes,
+    units: 'inch',
+    division: 16,
+    plan: of,
+    saw: STANDARD_SAW,
+  });
+  return [
+    batch('Two for the owl wood', 2, plan('saw-whet-owl', cedar, roof, {})),
+    batch(
+      'Boxes over the slough',
+      4,
+      plan('prothonotary-warbler', picket, roof, {
+        sizes: { width: fromInches(5.5), depth: fromInches(5.5) },
+        schools: { measure: 'outside' },
+      }),
+    ),
+    batch(
+      'Swallows for the mooring posts',
+      8,
+      plan('tree-swallow', picket, roof, {
+        sizes: { width: fromInches(6.5), depth: fromInches(6.25), overhangSide: fromInches(3 / 8) },
+        schools: { measure: 'outside' },
+      }),
+    ),
+    batch(
+      'Six boxes for the rail trail',
+      6,
+      plan('black-capped-chickadee', picket, roof, {
+        sizes: {
+          width: fromInches(5.5),
+          depth: fromInches(5.5),
+          frontHeight: fromInches(9.25),
+          backHeight: fromInches(10.25),
+          overhangFront: fromInches(2.25),
+          entranceHeight: fromInches(7),
+          backAbove: fromInches(1),
+        },
+        schools: { measure: 'outside' },
+      }),
+    ),
+  ];
+}

@@ -1,0 +1,277 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
+import { type BatchRecord, type BoardRecord, batchRecord, boardList, boardRecord, newBatch } from '@spare-knot/core/exchange/kept.js';
+import { layoutDocument } from '@spare-knot/core/exchange/layout-file.js';
+import type { Layout } from '@spare-knot/core/layout/layout.js';
+import { searchLayout } from '@spare-knot/core/layout/search/search.js';
+import { z } from 'zod';
+import { migrate } from './database/migrate.js';
+import { DemoService } from './demo/demo.service.js';
+import { demoBatches } from './demo/osier-landing.js';
+import { type House, openHouse } from './testing/house.js';
+
+let house: House;
+beforeAll(async () => {
+  house = await openHouse();
+});
+afterAll(() => house.close());
+beforeEach(async () => {
+  for (const table of ['taken_boards', 'accepted_layouts', 'defects', 'boards', 'batches']) await house.database(table).delete();
+});
+
+const rack = async (): Promise<BoardRecord[]> => boardList.parse((await house.http.get('/api/rack')).body).boards;
+const picket = { name: 'Picket', quantity: 8, material: 'western-red-cedar', thickness: 15.875, width: 139.7, length: 1828.8, price: 3.4 };
+const roof = {
+  name: 'Roof board',
+  quantity: 2,
+  material: 'eastern-white-pine',
+  thickness: 19.05,
+  width: 184.15,
+  length: 2438.4,
+  price: 14.75,
+  faceB: 'planed',
+};
+const addBoards = async (...boards: object[]) => house.http.post('/api/rack').send({ boards });
+const railTrail = () => z.encode(newBatch, demoBatches().at(-1)!);
+
+async function laidOut(): Promise<{ batch: BatchRecord; layout: Layout }> {
+  await addBoards(picket, roof);
+  const batch = batchRecord.parse((await house.http.post('/api/batches').send(railTrail())).body);
+  const made = batchJob(batch, await rack(), 0.2);
+  if (!made.ok) throw new Error('the demo’s box is not sound');
+  return { batch, layout: searchLayout(made.job, { clock: () => Date.now() }) };
+}
+const accept = (batch: BatchRecord, layout: Layout) =>
+  house.http.post(`/api/batches/${batch.id}/accept`).send({ version: batch.version, layout: z.encode(layoutDocument, layout) });
+const total = (boards: readonly BoardRecord[]) => boards.reduce((sum, board) => sum + board.quantity, 0);
+
+describe('the rack', () => {
+  test('keeps boards with their defects, in millimetres on the wire', async () => {
+    const defects = [
+      { kind: 'knot-sound', circle: [400, 60, 12] },
+      { kind: 'split', rect: [1700, 0, 100, 139.7] },
+    ];
+    const added = await addBoards({ ...picket, defects });
+    expect(added.status).toBe(201);
+    const [board] = (await house.http.get('/api/rack')).body.boards;
+    expect(board).toMatchObject({ ...picket, version: 1, defects, fromBatch: null });
+  });
+
+  test('a stale write is refused with what is kept now, and nothing is overwritten', async () => {
+    const [board] = (await addBoards(picket)).body.boards;
+    const { id, fromBatch: _fromBatch, ...change } = board;
+    expect((await house.http.put(`/api/rack/${id}`).send({ ...change, name: 'First' })).status).toBe(200);
+    const second = await house.http.put(`/api/rack/${id}`).send({ ...change, name: 'Second' });
+    expect(second.status).toBe(409);
+    expect(second.headers['content-type']).toContain('application/problem+json');
+    expect(second.body).toMatchObject({ type: 'urn:spare-knot:stale', current: { name: 'First', version: 2 } });
+  });
+
+  test('one board is taken out of a pile, so that it can have a knot of its own', async () => {
+    const [pile] = (await addBoards(picket)).body.boards;
+    const single = boardRecord.parse((await house.http.post(`/api/rack/${pile.id}/split`).send({ version: 1 })).body);
+    expect(single.quantity).toBe(1);
+    expect((await rack()).map((board) => board.quantity).sort()).toEqual([1, 7]);
+  });
+
+  test('what is deleted can be put back', async () => {
+    const [board] = (await addBoards(picket)).body.boards;
+    expect((await house.http.delete(`/api/rack/${board.id}?version=1`)).status).toBe(200);
+    expect(await rack()).toEqual([]);
+    expect((await house.http.post(`/api/rack/${board.id}/restore`)).body).toMatchObject({ name: 'Picket', quantity: 8 });
+    expect(await rack()).toHaveLength(1);
+  });
+
+  test('CSV: good lines are kept, bad ones named; what goes out comes in again', async () => {
+    const csv = 'name,quantity,thickness,width,length\nPicket,6,5/8 in,5 1/2 in,6 ft\nBad,6,thick,1,1\n';
+    const report = await house.http.post('/api/rack/csv').send({ csv });
+    expect(report.body.boards).toHaveLength(1);
+    expect(report.body.problems).toEqual([{ line: 3, message: expect.stringContaining('thick') }]);
+    const out = await house.http.get('/api/rack/csv');
+    expect(out.headers['content-type']).toContain('text/csv');
+    const again = await house.http.post('/api/rack/csv').send({ csv: out.text });
+    expect(again.body.problems).toEqual([]);
+    expect(again.body.boards[0]).toMatchObject({ width: 139.7, quantity: 6 });
+  });
+
+  test.each([
+    [{ ...picket, width: -1 }, 'boards[0].width'],
+    [{ ...picket, quantity: 0 }, 'boards[0].quantity'],
+    [{ ...picket, name: '' }, 'boards[0].name'],
+    [{ ...picket, defects: [{ kind: 'nail', circle: [5000, 0, 3] }] }, 'boards[0].defects[0]'],
+    [{ ...picket, defects: [{ kind: 'nail' }] }, 'boards[0].defects[0]'],
+  ])('refuses %j naming the field', async (board, path) => {
+    const answer = await addBoards(board);
+    expect(answer.status).toBe(400);
+    expect(answer.body.errors.map((error: { path: string }) => error.path)).toContain(path);
+    expect(await rack()).toEqual([]);
+  });
+});
+
+describe('batches', () => {
+  test('come back exactly as they were kept', async () => {
+    const sent = railTrail();
+    const { body } = await house.http.post('/api/batches').send(sent);
+    const { body: back } = await house.http.get(`/api/batches/${body.id}`);
+    expect(back).toMatchObject(sent);
+    expect(batchRecord.parse(back).plan).toEqual(demoBatches().at(-1)!.plan);
+  });
+
+  test('a stale change gets 409 and both versions can be seen', async () => {
+    const { body: batch } = await house.http.post('/api/batches').send(railTrail());
+    await house.http.put(`/api/batches/${batch.id}`).send({ ...railTrail(), name: 'First', version: 1 });
+    const second = await house.http.put(`/api/batches/${batch.id}`).send({ ...railTrail(), name: 'Second', version: 1 });
+    expect(second.status).toBe(409);
+    expect(second.body.current).toMatchObject({ name: 'First', version: 2 });
+  });
+
+  test('a plan of an unknown version is refused by name', async () => {
+    const bad = railTrail() as { plan: { version: number } };
+    bad.plan.version = 9;
+    const answer = await house.http.post('/api/batches').send(bad);
+    expect(answer.status).toBe(400);
+    expect(answer.body.detail).toContain('plan.version');
+  });
+});
+
+describe('taking the boards of a layout', () => {
+  test('takes each board once, puts the kept offcuts on the rack, and giving back restores the rack', async () => {
+    const { batch, layout } = await laidOut();
+    const before = await rack();
+    const taken = await accept(batch, layout);
+    expect(taken.status).toBe(200);
+    const after = await rack();
+    const offcuts = layout.boards.flatMap((board) => board.offcuts);
+    expect(offcuts.length).toBeGreaterThan(0);
+    expect(total(after)).toBe(total(before) - layout.boards.length + offcuts.length);
+    expect(after.filter((board) => board.fromBatch === batch.id).map((board) => [board.length, board.width, board.offcut])).toEqual(
+      offcuts.map((offcut) => [offcut.length, offcut.width, true]),
+    );
+    const kept = batchRecord.parse(taken.body);
+    expect(kept.accepted?.layout).toEqual(layout);
+
+    const back = await house.http.post(`/api/batches/${batch.id}/give-back`).send({ version: kept.version });
+    expect(back.status).toBe(200);
+    expect(back.body.accepted).toBeNull();
+    expect((await rack()).map(({ id, quantity }) => ({ id, quantity }))).toEqual(before.map(({ id, quantity }) => ({ id, quantity })));
+  });
+
+  test('pressed twice at once, it happens once', async () => {
+    const { batch, layout } = await laidOut();
+    const before = total(await rack());
+    const answers = await Promise.all([accept(batch, layout), accept(batch, layout), accept(batch, layout)]);
+    expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409, 409]);
+    const offcuts = layout.boards.reduce((sum, board) => sum + board.offcuts.length, 0);
+    expect(total(await rack())).toBe(before - layout.boards.length + offcuts);
+    const kept = batchRecord.parse(answers.find((answer) => answer.status === 200)!.body);
+    const backs = await Promise.all(
+      [1, 2].map(() => house.http.post(`/api/batches/${batch.id}/give-back`).send({ version: kept.version })),
+    );
+    expect(backs.map((answer) => answer.status).sort()).toEqual([200, 409]);
+    expect(total(await rack())).toBe(before);
+  });
+
+  test('two batches cannot take the same board', async () => {
+    const { batch, layout } = await laidOut();
+    const other = batchRecord.parse((await house.http.post('/api/batches').send({ ...railTrail(), name: 'Other' })).body);
+    const answers = await Promise.all([accept(batch, layout), accept(other, layout)]);
+    const pickets = layout.boards.filter((board) => board.stock === layout.boards[0]!.stock).length;
+    // Eight pickets: two layouts of more than four cannot both be had.
+    expect(pickets).toBeGreaterThan(3);
+    const states = answers.map((answer) => answer.status).sort();
+    expect(states).toEqual(pickets * 2 > 8 ? [200, 409] : [200, 200]);
+    for (const board of await rack()) expect(board.quantity).toBeGreaterThanOrEqual(0);
+  });
+
+  test('a layout that breaks a rule is not kept', async () => {
+    const { batch, layout } = await laidOut();
+    const [first, ...others] = layout.boards;
+    const shifted = {
+      ...first!,
+      placements: first!.placements.map((placement, index) => (index === 1 ? { ...placement, x: placement.x - 3200 } : placement)),
+    };
+    const answer = await accept(batch, { ...layout, boards: [shifted, ...others] });
+    expect(answer.status).toBe(422);
+    expect(answer.body.detail).toContain('rule 3');
+    expect(total(await rack())).toBe(10);
+  });
+
+  test('what has been sawn further cannot be given back', async () => {
+    const { batch, layout } = await laidOut();
+    const kept = batchRecord.parse((await accept(batch, layout)).body);
+    const offcut = (await rack()).find((board) => board.fromBatch === batch.id)!;
+    await house.http.delete(`/api/rack/${offcut.id}?version=${offcut.version}`);
+    const again = await house.http.post(`/api/rack/${offcut.id}/restore`);
+    expect(again.status).toBe(201);
+    const back = await house.http.post(`/api/batches/${batch.id}/give-back`).send({ version: kept.version });
+    expect(back.status).toBe(409);
+    expect(back.body.detail).toContain(offcut.name);
+    expect((await house.http.get(`/api/batches/${batch.id}`)).body.accepted).not.toBeNull();
+  });
+
+  test('a batch whose boards are taken is not changed under them', async () => {
+    const { batch, layout } = await laidOut();
+    const kept = batchRecord.parse((await accept(batch, layout)).body);
+    const change = await house.http.put(`/api/batches/${batch.id}`).send({ ...railTrail(), boxes: 9, version: kept.version });
+    expect(change.status).toBe(409);
+  });
+});
+
+describe('the border', () => {
+  test('refuses other hosts and other sites', async () => {
+    expect((await house.http.get('/api/rack').set('Host', 'boxes.example')).status).toBe(403);
+    expect((await house.http.get('/api/rack').set('Origin', 'http://boxes.example')).status).toBe(403);
+  });
+
+  test('sends strict headers and no script from elsewhere', async () => {
+    const { headers } = await house.http.get('/api/health');
+    expect(headers['content-security-policy']).toContain("script-src 'self' 'wasm-unsafe-eval';");
+    expect(headers['x-content-type-options']).toBe('nosniff');
+    expect(headers['x-powered-by']).toBeUndefined();
+  });
+
+  test.each([
+    ['get', '/api/batches/1', 400],
+    ['get', '/api/batches/7f8dd3f3-a78e-423a-95f2-fd4efbb92da8', 404],
+    ['get', '/api/nothing', 404],
+    ['delete', '/api/rack/7f8dd3f3-a78e-423a-95f2-fd4efbb92da8', 400],
+  ] as const)('%s %s is answered with a problem document', async (verb, path, status) => {
+    const answer = await house.http[verb](path);
+    expect(answer.status).toBe(status);
+    expect(answer.headers['content-type']).toContain('application/problem+json');
+    expect(answer.body.status).toBe(status);
+  });
+
+  test('text that is no JSON, and far too much of it', async () => {
+    const broken = await house.http.post('/api/rack').set('Content-Type', 'application/json').send('{"boards":');
+    expect(broken.status).toBe(400);
+    const huge = await house.http
+      .post('/api/rack')
+      .set('Content-Type', 'application/json')
+      .send(`{"boards":"${'x'.repeat(5_000_000)}"}`);
+    expect(huge.status).toBe(413);
+  });
+
+  test('what looks like SQL is kept as text', async () => {
+    const name = "Robert'); drop table boards;--";
+    await addBoards({ ...picket, name });
+    expect((await rack())[0]?.name).toBe(name);
+  });
+});
+
+describe('the demo', () => {
+  test('loads once, into an empty house, and all of it reads back', async () => {
+    const demo = house.app.get(DemoService);
+    expect(await demo.loadWhenEmpty()).toBe(true);
+    expect(await demo.loadWhenEmpty()).toBe(false);
+    const { body } = await house.http.get('/api/batches');
+    expect(body.batches).toHaveLength(demoBatches().length);
+    expect((await rack()).length).toBeGreaterThan(5);
+  });
+
+  test('migrating again changes nothing', async () => {
+    await addBoards(picket);
+    await migrate(house.database);
+    expect(await rack()).toHaveLength(1);
+  });
+});

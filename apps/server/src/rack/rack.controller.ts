@@ -1,0 +1,96 @@
+import { Body, Controller, Delete, Get, Header, Param, ParseUUIDPipe, Post, Put, Query } from '@nestjs/common';
+import {
+  type BoardChange,
+  type BoardRecord,
+  boardChange,
+  boardList,
+  boardRecord,
+  csvReport,
+  type NewBoard,
+  newBoards,
+  versionOnly,
+} from '@spare-knot/core/exchange/kept.js';
+import { readStockCsv, writeStockCsv } from '@spare-knot/core/exchange/stock-csv.js';
+import { liesOnBoard } from '@spare-knot/core/wood/board.js';
+import { z } from 'zod';
+import { badInput, notFound, Problem, stale } from '../http/problem.js';
+import { Read } from '../http/read.pipe.js';
+import { RackRepository } from './rack.repository.js';
+
+const csvBody = z.object({ csv: z.string().max(2_000_000) });
+const versionQuery = z.object({ version: z.coerce.number().int().positive() });
+const show = (board: BoardRecord) => z.encode(boardRecord, board);
+
+function refuseDefectsOffBoard(boards: readonly NewBoard[], path: (board: number) => string): void {
+  const errors = boards.flatMap((board, index) =>
+    board.defects.flatMap((defect, at) =>
+      liesOnBoard(defect.zone, board.length, board.width)
+        ? []
+        : [{ path: `${path(index)}defects[${at}]`, message: `the ${defect.kind} lies outside its board` }],
+    ),
+  );
+  if (errors.length > 0) throw badInput(errors);
+}
+
+@Controller('api/rack')
+export class RackController {
+  constructor(private readonly rack: RackRepository) {}
+
+  @Get()
+  async list() {
+    return z.encode(boardList, { boards: await this.rack.list() });
+  }
+
+  @Post()
+  async add(@Body(new Read(newBoards)) { boards }: z.output<typeof newBoards>) {
+    refuseDefectsOffBoard(boards, (index) => `boards[${index}].`);
+    return z.encode(boardList, { boards: await this.rack.add(boards) });
+  }
+
+  @Get('csv')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="rack.csv"')
+  async csv() {
+    return writeStockCsv((await this.rack.list()).map(({ name, quantity, ...kind }) => ({ name, quantity, nominal: null, kind })));
+  }
+
+  @Post('csv')
+  async importCsv(@Body(new Read(csvBody)) { csv }: z.output<typeof csvBody>) {
+    const { entries, problems } = readStockCsv(csv);
+    const boards =
+      entries.length > 0
+        ? await this.rack.add(entries.map(({ name, quantity, kind }) => ({ name, quantity, ...kind, defects: [...kind.defects] })))
+        : [];
+    return z.encode(csvReport, { boards, problems });
+  }
+
+  @Put(':id')
+  async change(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(boardChange)) change: BoardChange) {
+    refuseDefectsOffBoard([change], () => '');
+    return show((await this.rack.change(id, change)) ?? (await this.missed(id)));
+  }
+
+  @Post(':id/split')
+  async split(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(versionOnly)) { version }: z.output<typeof versionOnly>) {
+    return show((await this.rack.split(id, version)) ?? (await this.missed(id)));
+  }
+
+  @Delete(':id')
+  async remove(@Param('id', ParseUUIDPipe) id: string, @Query(new Read(versionQuery)) { version }: z.output<typeof versionQuery>) {
+    if (!(await this.rack.remove(id, version))) await this.missed(id);
+    return { removed: id };
+  }
+
+  @Post(':id/restore')
+  async restore(@Param('id', ParseUUIDPipe) id: string) {
+    const board = await this.rack.restore(id);
+    if (!board) throw notFound('board');
+    return show(board);
+  }
+
+  /** Why a write did not take: the board is gone, or somebody else changed it first. */
+  private async missed(id: string): Promise<never> {
+    const [current] = await this.rack.byIds([id]);
+    throw current ? stale('board', show(current)) : (notFound('board') as Problem);
+  }
+}
