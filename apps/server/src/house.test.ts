@@ -16,7 +16,7 @@ beforeAll(async () => {
 });
 afterAll(() => house.close());
 beforeEach(async () => {
-  for (const table of ['taken_boards', 'accepted_layouts', 'defects', 'boards', 'batches']) await house.database(table).delete();
+  for (const table of ['taken_boards', 'layouts', 'defects', 'boards', 'batches']) await house.database(table).delete();
 });
 
 const rack = async (): Promise<BoardRecord[]> => boardList.parse((await house.http.get('/api/rack')).body).boards;
@@ -169,6 +169,24 @@ describe('taking the boards of a layout', () => {
     );
     expect(backs.map((answer) => answer.status).sort()).toEqual([200, 409]);
     expect(total(await rack())).toBe(before);
+  });
+
+  test('a proposed layout is kept without taking a board, and stays after giving back', async () => {
+    const { batch, layout } = await laidOut();
+    const before = total(await rack());
+    const propose = (of: Layout) => house.http.put(`/api/batches/${batch.id}/layout`).send({ layout: z.encode(layoutDocument, of) });
+    expect((await propose(layout)).status).toBe(200);
+    expect((await propose(layout)).status).toBe(200);
+    const kept = batchRecord.parse((await house.http.get(`/api/batches/${batch.id}`)).body);
+    expect(kept).toMatchObject({ version: batch.version, accepted: null });
+    expect(kept.proposed).toEqual(layout);
+    expect(total(await rack())).toBe(before);
+    expect((await propose({ ...layout, boards: layout.boards.slice(1) })).status).toBe(422);
+    const taken = batchRecord.parse((await accept(batch, layout)).body);
+    expect(taken.proposed).toBeNull();
+    expect((await propose(layout)).status).toBe(409);
+    const back = await house.http.post(`/api/batches/${batch.id}/give-back`).send({ version: taken.version });
+    expect(batchRecord.parse(back.body).proposed).toEqual(layout);
   });
 
   test('two batches cannot take the same board', async () => {

@@ -41,28 +41,7 @@ export class AcceptanceService {
       if (batch.accepted)
         throw conflict('These boards are taken already', 'The layout was accepted before; nothing was taken twice.', batch.id);
       if (batch.version !== version) throw stale('batch', { id: batch.id, version: batch.version });
-      const taken = new Map<string, number>();
-      for (const { stock } of layout.boards) taken.set(stock, (taken.get(stock) ?? 0) + 1);
-      if (taken.size === 0) throw unsound('This layout uses no board', [{ path: 'layout.boards', message: 'there is nothing to take' }]);
-      const boards = await this.rack.byIds([...taken.keys()], transaction, true);
-      const gone = [...taken].filter(([board, quantity]) => (boards.find((each) => each.id === board)?.quantity ?? 0) < quantity);
-      if (gone.length > 0)
-        throw conflict(
-          'The rack has changed',
-          `${gone.length === 1 ? 'One kind of board is' : `${gone.length} kinds of boards are`} no longer there in the number this layout needs. Lay the batch out again.`,
-        );
-      const made = batchJob(batch, boards, 1);
-      if (!made.ok)
-        throw unsound(
-          'This plan gives no sound box',
-          made.refusals.map(({ field, message }) => ({ path: `plan.${field}`, message })),
-        );
-      const broken = checkLayout(made.job, layout);
-      if (broken.length > 0)
-        throw unsound(
-          'This layout breaks a rule',
-          broken.map(({ rule, path, message }) => ({ path: `layout.${path}`, message: `rule ${rule}: ${message}` })),
-        );
+      const { boards, taken } = await this.checked(batch, layout, transaction);
       for (const [board, quantity] of taken) await this.rack.take(board, quantity, transaction);
       const offcuts = layout.boards.flatMap(({ stock, offcuts: kept }) =>
         kept.map((offcut) => offcutBoard(boards.find((board) => board.id === stock)!, offcut)),
@@ -71,6 +50,17 @@ export class AcceptanceService {
       await this.batches.accept(id, layout, boards, taken, transaction);
     });
     return (await this.batches.byId(id))!;
+  }
+
+  /** Keeps a layout that takes nothing yet. One that breaks a rule or needs boards that are gone is refused. */
+  async propose(id: string, layout: Layout): Promise<void> {
+    await this.batches.transaction(async (transaction) => {
+      const batch = await this.batches.byId(id, transaction, true);
+      if (!batch) throw notFound('batch');
+      if (batch.accepted) throw conflict('The boards of this batch are taken', 'Give them back before laying it out again.');
+      await this.checked(batch, layout, transaction);
+      await this.batches.propose(id, layout, transaction);
+    });
   }
 
   /** Gives the boards back and takes the offcuts off again, unless one of them is already in use. */
@@ -98,4 +88,36 @@ export class AcceptanceService {
     });
     return (await this.batches.byId(id))!;
   }
+
+  /** The boards that a layout needs, locked and counted, if it breaks no rule on them. */
+  private async checked(
+    batch: BatchRecord,
+    layout: Layout,
+    transaction: Transaction,
+  ): Promise<{ boards: BoardRecord[]; taken: Map<string, number> }> {
+    const taken = new Map<string, number>();
+    for (const { stock } of layout.boards) taken.set(stock, (taken.get(stock) ?? 0) + 1);
+    if (taken.size === 0) throw unsound('This layout uses no board', [{ path: 'layout.boards', message: 'there is nothing to take' }]);
+    const boards = await this.rack.byIds([...taken.keys()], transaction, true);
+    const gone = [...taken].filter(([board, quantity]) => (boards.find((each) => each.id === board)?.quantity ?? 0) < quantity);
+    if (gone.length > 0) {
+      const which = gone.length === 1 ? 'One kind of board is' : `${gone.length} kinds of boards are`;
+      throw conflict('The rack has changed', `${which} no longer there in the number this layout needs. Lay the batch out again.`);
+    }
+    const made = batchJob(batch, boards, 1);
+    if (!made.ok)
+      throw unsound(
+        'This plan gives no sound box',
+        made.refusals.map(({ field, message }) => ({ path: `plan.${field}`, message })),
+      );
+    const broken = checkLayout(made.job, layout);
+    if (broken.length > 0)
+      throw unsound(
+        'This layout breaks a rule',
+        broken.map(({ rule, path, message }) => ({ path: `layout.${path}`, message: `rule ${rule}: ${message}` })),
+      );
+    return { boards, taken };
+  }
 }
+
+type Transaction = Parameters<Parameters<BatchesRepository['transaction']>[0]>[0];

@@ -9,6 +9,7 @@ import {
   batchRecord,
   type NewBatch,
   newBatch,
+  proposal,
   versionOnly,
 } from '@spare-knot/core/exchange/kept.js';
 import { z } from 'zod';
@@ -74,6 +75,12 @@ export class BatchesController {
   @HttpCode(200)
   async accept(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(acceptance)) { version, layout }: Acceptance) {
     return show(await this.acceptance.accept(id, version, layout));
+  }
+
+  @Put(':id/layout')
+  async propose(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(proposal)) { layout }: z.output<typeof proposal>) {
+    await this.acceptance.propose(id, layout);
+    return { kept: id };
   }
 
   @Post(':id/give-back')

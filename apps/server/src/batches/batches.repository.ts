@@ -28,11 +28,11 @@ interface BatchRow {
   changed_at: Date;
   deleted_at: Date | null;
 }
-interface AcceptedRow {
+interface LayoutRow {
   batch_id: string;
   layout: string;
-  boards: string;
-  accepted_at: Date;
+  boards: string | null;
+  accepted_at: Date | null;
 }
 
 /** JSON columns come as text or parsed, by the driver's mood. */
@@ -116,7 +116,8 @@ export class BatchesRepository {
     taken: ReadonlyMap<string, number>,
     transaction: Knex.Transaction,
   ): Promise<void> {
-    await transaction('accepted_layouts').insert({
+    await this.forgetLayout(id, transaction);
+    await transaction('layouts').insert({
       batch_id: id,
       layout: JSON.stringify(z.encode(layoutDocument, layout)),
       boards: JSON.stringify(boards.map((board) => z.encode(boardRecord, board))),
@@ -131,9 +132,21 @@ export class BatchesRepository {
     return rows.map((row) => ({ boardId: row.board_id, quantity: row.quantity }));
   }
 
+  /** Back to a proposal: the layout stays, no board is taken for it. */
   async forgetAcceptance(id: string, transaction: Knex.Transaction): Promise<void> {
-    await transaction('accepted_layouts').where({ batch_id: id }).delete();
+    await transaction('taken_boards').where({ batch_id: id }).delete();
+    await transaction('layouts').where({ batch_id: id }).update({ boards: null, accepted_at: null });
     await this.touch(id, transaction);
+  }
+
+  /** Keeps the best layout so far, in place of an earlier proposal; the batch itself is not changed by it. */
+  async propose(id: string, layout: Layout, transaction: Knex.Transaction): Promise<void> {
+    await this.forgetLayout(id, transaction);
+    await transaction('layouts').insert({ batch_id: id, layout: JSON.stringify(z.encode(layoutDocument, layout)) });
+  }
+
+  private async forgetLayout(id: string, transaction: Knex.Transaction): Promise<void> {
+    await transaction('layouts').where({ batch_id: id }).delete();
   }
 
   private async touch(id: string, transaction: Knex.Transaction): Promise<void> {
@@ -143,12 +156,12 @@ export class BatchesRepository {
   }
 
   private async complete(rows: readonly BatchRow[], inside: Knex): Promise<BatchRecord[]> {
-    const accepted = await inside<AcceptedRow>('accepted_layouts').whereIn(
+    const layouts = await inside<LayoutRow>('layouts').whereIn(
       'batch_id',
       rows.map((row) => row.id),
     );
     return rows.map((row) => {
-      const found = accepted.find((each) => each.batch_id === row.id);
+      const found = layouts.find((each) => each.batch_id === row.id);
       return {
         id: row.id,
         version: row.version,
@@ -159,7 +172,8 @@ export class BatchesRepository {
         plan: planDocument.parse(parsed(row.plan)),
         saw: sawSchema.parse(parsed(row.saw)),
         changedAt: row.changed_at.toISOString(),
-        accepted: found
+        proposed: found && !found.accepted_at ? layoutDocument.parse(parsed(found.layout)) : null,
+        accepted: found?.accepted_at
           ? acceptedLayout.parse({
               layout: parsed(found.layout),
               boards: parsed(found.boards),

@@ -38,9 +38,18 @@ export const acceptedLayout = z.object({
   boards: z.array(boardRecord),
   acceptedAt: moment,
 });
-export const batchRecord = z.object({ id, version, ...batchFields, changedAt: moment, accepted: acceptedLayout.nullable() });
+export const batchRecord = z.object({
+  id,
+  version,
+  ...batchFields,
+  changedAt: moment,
+  /** The best layout found so far, while no board is taken for it. */
+  proposed: layoutDocument.nullable(),
+  accepted: acceptedLayout.nullable(),
+});
 export const batchList = z.object({ batches: z.array(batchRecord) });
 export const acceptance = z.object({ version, layout: layoutDocument });
+export const proposal = z.object({ layout: layoutDocument });
 export const versionOnly = z.object({ version });
 
 export type NewBoard = z.output<typeof newBoard>;

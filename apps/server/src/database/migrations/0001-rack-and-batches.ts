@@ -46,14 +46,14 @@ export async function up(knex: Knex): Promise<void> {
     table.json('zone').notNullable();
     table.unique(['board_id', 'position']);
   });
-  await knex.schema.createTable('accepted_layouts', (table) => {
+  await knex.schema.createTable('layouts', (table) => {
     table.specificType('batch_id', uuid).primary().references('batches.id');
     table.json('layout').notNullable();
-    table.json('boards').notNullable().comment('the boards it was laid on, as they were');
-    table.specificType('accepted_at', 'datetime(3)').notNullable();
+    table.json('boards').nullable().comment('the boards an accepted layout was laid on, as they were');
+    table.specificType('accepted_at', 'datetime(3)').nullable().comment('null: proposed only, no board is taken');
   });
   await knex.schema.createTable('taken_boards', (table) => {
-    table.specificType('batch_id', uuid).notNullable().references('accepted_layouts.batch_id').onDelete('CASCADE');
+    table.specificType('batch_id', uuid).notNullable().references('layouts.batch_id').onDelete('CASCADE');
     table.specificType('board_id', uuid).notNullable().references('boards.id');
     table.integer('quantity').unsigned().notNullable();
     table.primary(['batch_id', 'board_id']);
