@@ -1,0 +1,91 @@
+import {
+  acceptance,
+  type BatchChange,
+  type BatchRecord,
+  type BoardChange,
+  type BoardRecord,
+  batchChange,
+  batchList,
+  batchRecord,
+  boardChange,
+  boardList,
+  boardRecord,
+  csvReport,
+  type NewBatch,
+  type NewBoard,
+  newBatch,
+  newBoards,
+  type ProblemDocument,
+  problemDocument,
+  proposal,
+} from '@spare-knot/core/exchange/kept.js';
+import type { Layout } from '@spare-knot/core/layout/layout.js';
+import { z } from 'zod';
+
+/** What went wrong, as the server says it; status 0 when it could not be reached. */
+export class Trouble extends Error {
+  constructor(readonly problem: ProblemDocument) {
+    super(problem.detail ? `${problem.title}. ${problem.detail}` : problem.title);
+  }
+  get unreachable(): boolean {
+    return this.problem.status === 0;
+  }
+  get stale(): boolean {
+    return this.problem.type === 'urn:spare-knot:stale';
+  }
+}
+
+async function send(method: string, path: string, body?: unknown): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(`/api/${path}`, {
+      method,
+      ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+    });
+  } catch {
+    throw new Trouble({
+      type: 'about:blank',
+      status: 0,
+      title: 'The server cannot be reached',
+      detail: 'What you did is kept on this page and sent when the server answers again.',
+    });
+  }
+  if (response.ok) return response;
+  const parsed = problemDocument.safeParse(await response.json().catch(() => null));
+  throw new Trouble(
+    parsed.success ? parsed.data : { type: 'about:blank', status: response.status, title: `The server answered ${response.status}` },
+  );
+}
+
+const ask = async <S extends z.ZodType>(schema: S, method: string, path: string, body?: unknown): Promise<z.output<S>> =>
+  schema.parse(await (await send(method, path, body)).json());
+
+/** The one way to the server. Every body goes out and comes in through the schemas that the server uses. */
+export const client = {
+  batches: async (): Promise<BatchRecord[]> => (await ask(batchList, 'GET', 'batches')).batches,
+  batch: (id: string): Promise<BatchRecord> => ask(batchRecord, 'GET', `batches/${id}`),
+  addBatch: (batch: NewBatch): Promise<BatchRecord> => ask(batchRecord, 'POST', 'batches', z.encode(newBatch, batch)),
+  changeBatch: (id: string, change: BatchChange): Promise<BatchRecord> =>
+    ask(batchRecord, 'PUT', `batches/${id}`, z.encode(batchChange, change)),
+  removeBatch: (id: string, version: number) => send('DELETE', `batches/${id}?version=${version}`),
+  restoreBatch: (id: string): Promise<BatchRecord> => ask(batchRecord, 'POST', `batches/${id}/restore`),
+  proposeLayout: (id: string, layout: Layout) => send('PUT', `batches/${id}/layout`, z.encode(proposal, { layout })),
+  acceptLayout: (id: string, version: number, layout: Layout): Promise<BatchRecord> =>
+    ask(batchRecord, 'POST', `batches/${id}/accept`, z.encode(acceptance, { version, layout })),
+  giveBack: (id: string, version: number): Promise<BatchRecord> => ask(batchRecord, 'POST', `batches/${id}/give-back`, { version }),
+  rack: async (): Promise<BoardRecord[]> => (await ask(boardList, 'GET', 'rack')).boards,
+  addBoards: async (boards: NewBoard[]): Promise<BoardRecord[]> =>
+    (await ask(boardList, 'POST', 'rack', z.encode(newBoards, { boards }))).boards,
+  changeBoard: (id: string, change: BoardChange): Promise<BoardRecord> =>
+    ask(boardRecord, 'PUT', `rack/${id}`, z.encode(boardChange, change)),
+  splitBoard: (id: string, version: number): Promise<BoardRecord> => ask(boardRecord, 'POST', `rack/${id}/split`, { version }),
+  removeBoard: (id: string, version: number) => send('DELETE', `rack/${id}?version=${version}`),
+  restoreBoard: (id: string): Promise<BoardRecord> => ask(boardRecord, 'POST', `rack/${id}/restore`),
+  importCsv: (csv: string) => ask(csvReport, 'POST', 'rack/csv', { csv }),
+};
+
+/** What is kept now, out of a conflict. */
+export const currentBatch = (trouble: Trouble): BatchRecord | null => {
+  const parsed = batchRecord.safeParse(trouble.problem.current);
+  return parsed.success ? parsed.data : null;
+};

@@ -1,0 +1,22 @@
+import type { BuiltBox } from '@spare-knot/core/box/family.js';
+import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
+import type { BoxPlan } from '@spare-knot/core/box/plan.js';
+import { createContext, useContext } from 'react';
+import type { BatchEditing } from './use-batch';
+
+export interface BatchOnBench extends BatchEditing {
+  /** What the plan gives now. */
+  built: BuiltBox;
+  /** The last sound box: stays on the screen while a size cannot be built. */
+  sound: { plan: BoxPlan; box: PanelSet } | null;
+  /** True when boards are taken: look, but do not change. */
+  locked: boolean;
+}
+
+export const BatchContext = createContext<BatchOnBench | null>(null);
+
+export function useBatch(): BatchOnBench {
+  const value = useContext(BatchContext);
+  if (!value) throw new Error('a station stands outside its batch');
+  return value;
+}

@@ -1,0 +1,185 @@
+import { animalById } from '@spare-knot/core/animals/find.js';
+import { buildBox } from '@spare-knot/core/box/families/families.js';
+import type { BatchRecord } from '@spare-knot/core/exchange/kept.js';
+import { useQuery } from '@tanstack/react-query';
+import { Redo2, Undo2 } from 'lucide-react';
+import { AlertDialog } from 'radix-ui';
+import { useEffect, useMemo, useRef } from 'react';
+import { Link, Outlet, useLocation, useParams } from 'react-router';
+import { client } from '../api/client';
+import { GivenUnits, styleOf } from '../measure/units';
+import { HeaderEnd } from '../ui/header-end';
+import { Trouble } from '../ui/trouble';
+import { BatchContext, type BatchOnBench } from './batch-context';
+import { StationTape } from './station-tape';
+import { type Keeping, useBatchEditing } from './use-batch';
+
+/** A batch on its way along the stations. */
+export function BatchPage() {
+  const { id = '' } = useParams();
+  const query = useQuery({ queryKey: ['batch', id], queryFn: () => client.batch(id), staleTime: Number.POSITIVE_INFINITY });
+  if (query.isError) return <Trouble error={query.error} retry={() => void query.refetch()} />;
+  if (!query.data) return <p className="p-8">Fetching the batch…</p>;
+  return <OpenBatch key={id} initial={query.data} />;
+}
+
+function OpenBatch({ initial }: { initial: BatchRecord }) {
+  const editing = useBatchEditing(initial);
+  const { draft, edit, batch } = editing;
+  const built = useMemo(() => buildBox(draft.plan), [draft.plan]);
+  const lastSound = useRef<BatchOnBench['sound']>(null);
+  if (built.ok) lastSound.current = { plan: draft.plan, box: built.box };
+  const locked = batch.accepted !== null;
+  const { pathname } = useLocation();
+  const printing = pathname.endsWith('/sheets');
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target instanceof HTMLInputElement) return;
+      const act = event.shiftKey ? editing.redo : editing.undo;
+      if (act && !locked) {
+        event.preventDefault();
+        act();
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+  useEffect(() => {
+    document.title = `${draft.name} · Spare Knot`;
+    return () => {
+      document.title = 'Spare Knot';
+    };
+  }, [draft.name]);
+
+  const units = useMemo(
+    () => ({
+      style: styleOf(draft.units, draft.division),
+      setStyle: (style: ReturnType<typeof styleOf>) => edit((current) => ({ ...current, units: style.system, division: style.division })),
+    }),
+    [draft.units, draft.division, edit],
+  );
+  const animal = animalById(draft.plan.animal);
+  const value: BatchOnBench = { ...editing, built, sound: lastSound.current, locked };
+  return (
+    <GivenUnits value={units}>
+      <BatchContext value={value}>
+        <HeaderEnd>
+          <KeepingWord keeping={editing.keeping} />
+        </HeaderEnd>
+        <div className="mx-auto max-w-[1500px] px-6 pb-10 print:m-0 print:max-w-none print:p-0">
+          <div className="flex flex-wrap items-end gap-x-4 gap-y-1 pt-3 print:hidden">
+            <div className="min-w-0 flex-1">
+              <input
+                aria-label="Name of the batch"
+                className="w-full max-w-2xl rounded border border-transparent bg-transparent font-slab text-[1.55rem] font-bold hover:border-line focus:bg-white"
+                value={draft.name}
+                maxLength={120}
+                disabled={locked}
+                onChange={(event) => {
+                  const name = event.target.value;
+                  if (name.trim() !== '') edit((current) => ({ ...current, name }));
+                }}
+              />
+              <p className="text-soft">
+                {draft.boxes} {draft.boxes === 1 ? 'box' : 'boxes'}
+                {animal && ` for ${animal.name.toLowerCase()} · up and ready by ${animal.readyBy.replace('-', ' ')}`}
+              </p>
+            </div>
+            <div className="flex gap-1">
+              <button
+                type="button"
+                className="btn btn-quiet"
+                disabled={!editing.undo || locked}
+                onClick={() => editing.undo?.()}
+                title="Undo (Ctrl+Z)"
+              >
+                <Undo2 size={18} aria-hidden /> Undo
+              </button>
+              <button
+                type="button"
+                className="btn btn-quiet"
+                disabled={!editing.redo || locked}
+                onClick={() => editing.redo?.()}
+                title="Redo (Ctrl+Shift+Z)"
+              >
+                <Redo2 size={18} aria-hidden /> Redo
+              </button>
+            </div>
+            <div id="station-actions" className="flex gap-2" />
+          </div>
+          {!printing && <StationTape sound={built.ok} taken={locked} laidOut={batch.proposed !== null} />}
+          {locked && !printing && (
+            <p className="mt-3 rounded-lg border border-moss bg-moss-pale px-4 py-2 print:hidden">
+              The boards of this batch are taken, so its box stands as it is. To change it, give the boards back on{' '}
+              <Link className="link" to="layout">
+                Layout
+              </Link>
+              .
+            </p>
+          )}
+          <Outlet />
+        </div>
+        <TwoVersions editing={editing} />
+      </BatchContext>
+    </GivenUnits>
+  );
+}
+
+function KeepingWord({ keeping }: { keeping: Keeping }) {
+  if (keeping.state === 'keeping')
+    return (
+      <span role="status" className="text-sm">
+        keeping…
+      </span>
+    );
+  if (keeping.state === 'not kept')
+    return (
+      <span role="status" className="rounded bg-danger px-2 py-1 text-sm font-semibold" title={keeping.why}>
+        not kept yet
+      </span>
+    );
+  return (
+    <span role="status" className="text-sm">
+      {keeping.at ? `kept ${keeping.at.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}` : 'kept'}
+    </span>
+  );
+}
+
+function TwoVersions({ editing }: { editing: ReturnType<typeof useBatchEditing> }) {
+  const { theirs, draft } = editing;
+  const facts = (of: { name: string; boxes: number }) => `“${of.name}”, ${of.boxes} ${of.boxes === 1 ? 'box' : 'boxes'}`;
+  return (
+    <AlertDialog.Root open={theirs !== null}>
+      <AlertDialog.Portal>
+        <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+        <AlertDialog.Content className="card fixed top-1/4 left-1/2 z-50 w-[min(92vw,520px)] -translate-x-1/2 p-6 shadow-xl">
+          <AlertDialog.Title className="text-xl">This batch was changed in two places</AlertDialog.Title>
+          <AlertDialog.Description className="mt-2">Neither version is lost until you choose.</AlertDialog.Description>
+          {theirs && (
+            <dl className="mt-3 space-y-1">
+              <div>
+                <dt className="inline font-semibold">Here: </dt>
+                <dd className="inline">{facts(draft)}</dd>
+              </div>
+              <div>
+                <dt className="inline font-semibold">Kept elsewhere: </dt>
+                <dd className="inline">
+                  {facts(theirs)}, {new Date(theirs.changedAt).toLocaleTimeString()}
+                </dd>
+              </div>
+            </dl>
+          )}
+          <div className="mt-5 flex justify-end gap-2">
+            <AlertDialog.Cancel className="btn" onClick={editing.takeTheirs}>
+              Take the other
+            </AlertDialog.Cancel>
+            <AlertDialog.Action className="btn btn-main" onClick={editing.keepMine}>
+              Keep what is here
+            </AlertDialog.Action>
+          </div>
+        </AlertDialog.Content>
+      </AlertDialog.Portal>
+    </AlertDialog.Root>
+  );
+}

@@ -1,0 +1,310 @@
+import type { LayoutJob } from '@spare-knot/core/layout/job.js';
+import type { LaidBoard } from '@spare-knot/core/layout/layout.js';
+import { placePart } from '@spare-knot/core/layout/placed.js';
+import { printLength } from '@spare-knot/core/measure/print.js';
+import { TICKS_PER_INCH, TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure/ticks.js';
+import { boardMarks, type TapeMark } from '@spare-knot/core/sawing/tape-marks.js';
+import type { BoardKind, Point, Zone } from '@spare-knot/core/wood/board.js';
+import { type ReactNode, useId, useMemo } from 'react';
+import { useUnits } from '../measure/units';
+import { DefectMark } from './defect-mark';
+
+interface Props {
+  board: Pick<BoardKind, 'length' | 'width' | 'faceA' | 'faceB' | 'defects' | 'grained'>;
+  /** Drawn pixels (or user units) for one tick. */
+  scale: number;
+  /** What is cut from it; without this the board is drawn whole. */
+  laid?: { job: LayoutJob; board: LaidBoard } | undefined;
+  /** Panel names by part id. */
+  names?: ReadonlyMap<string, string>;
+  tape?: boolean;
+  label: string;
+  children?: ReactNode;
+}
+
+const TAPE_HEIGHT = 24;
+const TOP_MARKS = 15;
+const points = (corners: readonly Point[], scale: number, width: Ticks): string =>
+  corners.map(([x, y]) => `${(x * scale).toFixed(2)},${((width - y) * scale).toFixed(2)}`).join(' ');
+
+/** Lines of grain, always the same for the same seed, gently waved. */
+function grainLines(length: number, height: number, seed: number): string[] {
+  const count = Math.max(3, Math.round(height / 9));
+  return Array.from({ length: count }, (_unused, index) => {
+    const phase = Math.sin(seed * 12.9 + index * 78.2) * 43758.5;
+    const random = phase - Math.floor(phase);
+    const y = ((index + 0.3 + random * 0.6) / count) * height;
+    const sway = 1 + random * 2.2;
+    const step = length / 4;
+    return `M0 ${y.toFixed(1)} q${(step / 2).toFixed(1)} ${(-sway).toFixed(1)} ${step.toFixed(1)} 0 t${step.toFixed(1)} ${(sway * 0.4).toFixed(1)} t${step.toFixed(1)} 0 t${step.toFixed(1)} 0`;
+  });
+}
+
+/**
+ * A board lying on the bench, to scale, seen from face A with its near edge below: wood, defects, and where they are laid out the
+ * panels with their far faces, waste, kept offcuts, and the tape with the marks to pencil.
+ */
+export function BoardDrawing({ board, scale, laid, names, tape = false, label, children }: Props) {
+  const { style } = useUnits();
+  const id = useId().replace(/[^a-z0-9]/gi, '');
+  const length = board.length * scale;
+  const height = board.width * scale;
+  const marks = useMemo(() => (laid ? boardMarks(laid.job, laid.board).marks : []), [laid]);
+  const sloped = marks.some((mark) => Math.abs(mark.near - mark.far) > 160 || mark.row === 'far');
+  const top = tape && sloped ? TOP_MARKS : 0;
+  const total = top + height + (tape ? TAPE_HEIGHT + 2 : 0);
+  const lines = useMemo(() => grainLines(length, height, board.length % 97), [length, height, board.length]);
+  const parts = useMemo(() => new Map(laid?.job.parts.map((part) => [part.id, part])), [laid]);
+  return (
+    <svg
+      viewBox={`-1 -1 ${(length + 2).toFixed(1)} ${(total + 2).toFixed(1)}`}
+      width={length + 2}
+      height={total + 2}
+      role="img"
+      aria-label={label}
+      className="block max-w-full overflow-visible"
+    >
+      <defs>
+        <clipPath id={`${id}c`}>
+          <rect width={length} height={height} />
+        </clipPath>
+        <pattern id={`${id}h`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="7" height="7" fill="#d8c09a" />
+          <path d="M0 0V7" stroke="#a88a5c" strokeWidth="1.4" />
+        </pattern>
+        <pattern id={`${id}r`} width="9" height="6" patternUnits="userSpaceOnUse">
+          <path d="M1 1.2h1.6M5.4 3.8h1.2M7.6 .6h.8M3 5h.9" stroke="#9a6f3c" strokeWidth=".7" opacity=".5" />
+        </pattern>
+      </defs>
+      <g transform={`translate(0 ${top})`}>
+        <g clipPath={`url(#${id}c)`}>
+          <rect width={length} height={height} fill={laid ? `url(#${id}h)` : board.grained ? '#edd2ad' : '#ead9bd'} />
+          {!laid && board.faceA === 'rough' && <rect width={length} height={height} fill={`url(#${id}r)`} />}
+          {!laid &&
+            board.grained &&
+            lines.map((line) => <path key={line} d={line} fill="none" stroke="#c79a63" strokeWidth=".8" opacity=".55" />)}
+        </g>
+        {laid?.board.offcuts.map((offcut) => (
+          <g key={`${offcut.x},${offcut.y}`}>
+            <rect
+              x={offcut.x * scale + 1.5}
+              y={(board.width - offcut.y - offcut.width) * scale + 1.5}
+              width={offcut.length * scale - 3}
+              height={offcut.width * scale - 3}
+              fill="#dfead6"
+              stroke="#3c6b35"
+              strokeWidth="1.6"
+              strokeDasharray="6 3"
+            />
+            <FitText
+              x={(offcut.x + offcut.length / 2) * scale}
+              y={(board.width - offcut.y - offcut.width / 2) * scale}
+              width={offcut.length * scale}
+              height={offcut.width * scale}
+              lines={[`keep ${printLength(offcut.length, style)} × ${printLength(offcut.width, style)}`]}
+              fill="#2c5226"
+            />
+          </g>
+        ))}
+        {laid?.board.placements.map((placement) => {
+          const part = parts.get(placement.part);
+          if (!part) return null;
+          const placed = placePart(part, placement);
+          const [left, bottom, right, upper] = placed.bounds;
+          const far = placed.faceA.some(
+            (corner) => !placed.faceB.some((other) => Math.hypot(corner[0] - other[0], corner[1] - other[1]) < 160),
+          );
+          const upsideDown = placement.flipped;
+          const roughUp = (placement.flipped ? board.faceB : board.faceA) === 'rough';
+          const box = Math.floor(placement.copy / Math.max(1, part.quantity / boxesOf(laid.job))) + 1;
+          return (
+            <g key={`${placement.part}/${placement.copy}`} data-part={placement.part}>
+              <polygon
+                points={points(placed.faceA, scale, board.width)}
+                fill="#f2dcbc"
+                stroke="#2c2013"
+                strokeWidth="1.1"
+                strokeLinejoin="round"
+              />
+              {roughUp && <polygon points={points(placed.faceA, scale, board.width)} fill={`url(#${id}r)`} />}
+              {far && (
+                <polygon
+                  points={points(placed.faceB, scale, board.width)}
+                  fill="none"
+                  stroke="#2c2013"
+                  strokeWidth=".7"
+                  strokeDasharray="3 2"
+                />
+              )}
+              {placed.cutAway.map((zone, index) => (
+                <CutAway key={index} zone={zone} scale={scale} width={board.width} />
+              ))}
+              <FitText
+                x={((left + right) / 2) * scale}
+                y={(board.width - (bottom + upper) / 2) * scale}
+                width={(right - left) * scale}
+                height={(upper - bottom) * scale}
+                avoid={placed.cutAway.find((zone) => zone.kind === 'circle')}
+                board={{ scale, width: board.width, left, right }}
+                lines={[names?.get(placement.part) ?? placement.part, `box ${box}${upsideDown ? ', face down' : ''}`]}
+                fill="#1f1609"
+              />
+            </g>
+          );
+        })}
+        <g clipPath={`url(#${id}c)`}>
+          {board.defects.map((defect, index) => (
+            <DefectMark key={index} defect={defect} scale={scale} boardWidth={board.width} />
+          ))}
+        </g>
+        <rect width={length} height={height} fill="none" stroke="#6b4c26" strokeWidth="1.2" />
+        {children}
+        {tape && <Tape length={board.length} scale={scale} y={height + 2} marks={marks.filter((mark) => mark.row === 'near')} />}
+      </g>
+      {tape && sloped && (
+        <UpperMarks scale={scale} y={top} marks={marks.filter((mark) => mark.row === 'far' || Math.abs(mark.near - mark.far) > 160)} />
+      )}
+    </svg>
+  );
+}
+
+/** Every part of a job for boxes comes once a box or more: the greatest common number of boxes. */
+const boxesOf = (job: LayoutJob): number => Math.min(...job.parts.map((part) => part.quantity));
+
+function CutAway({ zone, scale, width }: { zone: Zone; scale: number; width: Ticks }) {
+  if (zone.kind !== 'circle') return null;
+  const [cx, cy, r] = [zone.centre[0] * scale, (width - zone.centre[1]) * scale, zone.radius * scale];
+  return (
+    <g fill="none" stroke="#2c2013">
+      <circle cx={cx} cy={cy} r={r} strokeWidth="1" fill="#c79a63" fillOpacity=".45" />
+      <path d={`M${cx - r - 3} ${cy}h${2 * r + 6}M${cx} ${cy - r - 3}v${2 * r + 6}`} strokeWidth=".6" />
+    </g>
+  );
+}
+
+interface FitTextProps {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  lines: readonly string[];
+  fill: string;
+  avoid?: Zone | undefined;
+  board?: { scale: number; width: Ticks; left: Ticks; right: Ticks };
+}
+
+/** Words in the middle of a region, turned or made smaller to stay inside it, moved off a hole. */
+function FitText({ x, y, width, height, lines, fill, avoid, board }: FitTextProps) {
+  let [cx, room] = [x, width];
+  if (avoid?.kind === 'circle' && board) {
+    const leftRoom = (avoid.centre[0] - avoid.radius - board.left) * board.scale;
+    const rightRoom = (board.right - avoid.centre[0] - avoid.radius) * board.scale;
+    room = Math.max(leftRoom, rightRoom) - 4;
+    cx =
+      leftRoom > rightRoom
+        ? (board.left * board.scale + (avoid.centre[0] - avoid.radius) * board.scale) / 2
+        : ((avoid.centre[0] + avoid.radius) * board.scale + board.right * board.scale) / 2;
+  }
+  const longest = Math.max(...lines.map((line) => line.length));
+  const turned = room < height && longest * 6.2 > room - 6;
+  const [along, across] = turned ? [height, room] : [room, height];
+  const size = Math.min(13, (along - 8) / (longest * 0.54), (across - 4) / (lines.length * 1.2));
+  if (size < 5) return null;
+  return (
+    <text
+      transform={`translate(${cx.toFixed(1)} ${y.toFixed(1)})${turned ? ' rotate(-90)' : ''}`}
+      textAnchor="middle"
+      fill={fill}
+      fontSize={size}
+      className="pointer-events-none select-none"
+    >
+      {lines.map((line, index) => (
+        <tspan key={line} x="0" dy={index === 0 ? `${0.35 - (lines.length - 1) * 0.58}em` : '1.16em'} fontWeight={index === 0 ? 700 : 400}>
+          {line}
+        </tspan>
+      ))}
+    </text>
+  );
+}
+
+/** A tape along the near edge; its marks are the numbers to pencil. Marks too close together go to a second line. */
+function Tape({ length, scale, y, marks }: { length: Ticks; scale: number; y: number; marks: readonly TapeMark[] }) {
+  const { style } = useUnits();
+  const step = style.system === 'inch' ? TICKS_PER_INCH : TICKS_PER_MM * 10;
+  const divisions = Math.floor(length / step);
+  const every = style.system === 'inch' ? 12 : 10;
+  let end = Number.NEGATIVE_INFINITY;
+  return (
+    <g transform={`translate(0 ${y})`}>
+      <rect width={length * scale} height={TAPE_HEIGHT} fill="#f6e2a0" stroke="#c9a84c" strokeWidth=".8" />
+      <path
+        d={Array.from(
+          { length: divisions },
+          (_unused, index) => `M${((index + 1) * step * scale).toFixed(2)} 0v${(index + 1) % every === 0 ? 7 : 3.5}`,
+        ).join('')}
+        stroke="#9c7f2e"
+        strokeWidth=".7"
+      />
+      {marks.map((mark) => {
+        const x = mark.near * scale;
+        const text = printLength(mark.near, style);
+        const wide = text.length * 6.6 + 5;
+        const low = x - wide < end;
+        if (!low) end = x;
+        return (
+          <g key={`${mark.part}/${mark.copy}`}>
+            <path d={`M${x} -3v${low ? 13 : 9}`} stroke="#1d5a96" strokeWidth="2" />
+            <text
+              x={x - 3}
+              y={low ? 22 : 13.5}
+              textAnchor={x < wide ? 'start' : 'end'}
+              fontSize={low ? 9 : 11}
+              fontWeight="650"
+              fill="#12406e"
+              className="mono"
+            >
+              {text}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** Marks on the far edge: where a sloped end comes out there, and the ends of panels in a second row. */
+function UpperMarks({ scale, y, marks }: { scale: number; y: number; marks: readonly TapeMark[] }) {
+  const { style } = useUnits();
+  let end = Number.NEGATIVE_INFINITY;
+  return (
+    <g>
+      {[...marks]
+        .sort((a, b) => a.far - b.far)
+        .map((mark) => {
+          const x = mark.far * scale;
+          const text = printLength(mark.far, style);
+          const wide = text.length * 6 + 4;
+          const free = x - wide >= end;
+          if (free) end = x;
+          return (
+            <g key={`${mark.part}/${mark.copy}`}>
+              <path d={`M${x} ${y - 6}v8`} stroke="#1d5a96" strokeWidth="1.6" />
+              {free && (
+                <text
+                  x={x - 3}
+                  y={y - 4}
+                  textAnchor={x < wide ? 'start' : 'end'}
+                  fontSize="10"
+                  fontWeight="600"
+                  fill="#12406e"
+                  className="mono"
+                >
+                  {text}
+                </text>
+              )}
+            </g>
+          );
+        })}
+    </g>
+  );
+}

@@ -1,0 +1,30 @@
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource-variable/atkinson-hyperlegible-mono';
+import '@fontsource-variable/bitter';
+import './style.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router';
+import { Trouble } from './api/client';
+import { router } from './router';
+import { NoticeProvider } from './ui/notice';
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: { staleTime: 10_000, retry: (failures, error) => failures < 3 && !(error instanceof Trouble && error.problem.status < 500) },
+  },
+});
+
+const root = document.getElementById('root');
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <NoticeProvider>
+          <RouterProvider router={router} />
+        </NoticeProvider>
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}

@@ -1,0 +1,38 @@
+import { printLength, readTape } from '@spare-knot/core/measure/print.js';
+import { fromMm, type Ticks } from '@spare-knot/core/measure/ticks.js';
+import { useUnits } from './units';
+
+/** A length as a tape shows it, with a real fraction. */
+export function Length({ ticks, unit = false }: { ticks: Ticks; unit?: boolean }) {
+  const { style } = useUnits();
+  if (style.system === 'mm')
+    return (
+      <span className="whitespace-nowrap">
+        {printLength(ticks, style)}
+        {unit && ' mm'}
+      </span>
+    );
+  const { negative, whole, top, bottom } = readTape(ticks, style.division);
+  return (
+    <span className="whitespace-nowrap">
+      <span className="sr-only">{printLength(ticks, style)}</span>
+      <span aria-hidden>
+        {negative && '−'}
+        {(whole > 0 || top === 0) && whole}
+        {top > 0 && (
+          <span className="frac">
+            {whole > 0 && '\u2009'}
+            <sup>{top}</sup>⁄<sub>{bottom}</sub>
+          </span>
+        )}
+      </span>
+      {unit && ' in'}
+    </span>
+  );
+}
+
+/** A sentence of the core, in which lengths stand as `{mm}`, with the lengths in the reader's unit. */
+export function Sentence({ text }: { text: string }) {
+  const pieces = text.split(/\{(-?[\d.]+)\}/);
+  return <>{pieces.map((piece, index) => (index % 2 === 0 ? piece : <Length key={index} ticks={fromMm(Number(piece))} unit />))}</>;
+}

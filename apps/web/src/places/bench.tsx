@@ -1,0 +1,134 @@
+import { animalById } from '@spare-knot/core/animals/find.js';
+import { buildBox } from '@spare-knot/core/box/families/families.js';
+import type { BatchRecord } from '@spare-knot/core/exchange/kept.js';
+import { printMoney } from '@spare-knot/core/measure/money.js';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Plus, Trash2 } from 'lucide-react';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { client } from '../api/client';
+import { SectionPicture } from '../boxview/section-picture';
+import { HeaderEnd } from '../ui/header-end';
+import { useNotice } from '../ui/notice';
+import { Trouble } from '../ui/trouble';
+
+/** All batches, and what to do next with each. */
+export function Bench() {
+  const query = useQuery({ queryKey: ['batches'], queryFn: client.batches });
+  return (
+    <main className="mx-auto max-w-[1200px] px-6 py-6">
+      <HeaderEnd />
+      <div className="flex items-end justify-between">
+        <div>
+          <h1 className="text-3xl">Bench</h1>
+          <p className="text-soft">Batches of boxes under way, the last touched first.</p>
+        </div>
+        <Link to="/new" className="btn btn-main">
+          <Plus size={18} aria-hidden /> Start a batch
+        </Link>
+      </div>
+      {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
+      {query.isPending && <p className="mt-8">Looking on the bench…</p>}
+      {query.data?.length === 0 && (
+        <div className="card mt-8 p-8 text-center">
+          <h2 className="text-xl">The bench is empty</h2>
+          <p className="mx-auto mt-2 max-w-md">
+            Start with the animal: it sets the entrance, the floor and the height. Then put the boards you have on the{' '}
+            <Link to="/rack" className="link">
+              rack
+            </Link>
+            , and Spare Knot lays the boxes out on them.
+          </p>
+          <Link to="/new" className="btn btn-main mt-5">
+            Choose an animal
+          </Link>
+        </div>
+      )}
+      <ul className="mt-6 grid gap-4">
+        {query.data?.map((batch) => (
+          <BatchCard key={batch.id} batch={batch} />
+        ))}
+      </ul>
+    </main>
+  );
+}
+
+interface NextStep {
+  to: string;
+  label: string;
+  why: string;
+}
+
+function nextStep(batch: BatchRecord, sound: boolean): NextStep {
+  if (batch.accepted) return { to: 'sheets', label: 'Print the sheets', why: 'Boards are taken: mark and saw.' };
+  if (!sound) return { to: 'box', label: 'Mend the box', why: 'It cannot be built as it stands.' };
+  if (batch.proposed)
+    return {
+      to: 'layout',
+      label: 'Take the boards',
+      why: `Laid out on ${batch.proposed.boards.length} boards for ${printMoney(batch.proposed.cost)}.`,
+    };
+  return { to: 'layout', label: 'Lay it out', why: 'The box is sound; next, its boards.' };
+}
+
+function BatchCard({ batch }: { batch: BatchRecord }) {
+  const queries = useQueryClient();
+  const say = useNotice();
+  const built = useMemo(() => buildBox(batch.plan), [batch.plan]);
+  const animal = animalById(batch.plan.animal);
+  const next = nextStep(batch, built.ok);
+  const remove = async () => {
+    try {
+      await client.removeBatch(batch.id, batch.version);
+      await queries.invalidateQueries({ queryKey: ['batches'] });
+      say(`“${batch.name}” is off the bench.`, {
+        undo: () => void client.restoreBatch(batch.id).then(() => queries.invalidateQueries({ queryKey: ['batches'] })),
+      });
+    } catch (error) {
+      say(error instanceof Error ? error.message : String(error), { tone: 'danger' });
+      await queries.invalidateQueries({ queryKey: ['batches'] });
+    }
+  };
+  return (
+    <li className="card flex items-center gap-5 p-4">
+      <Link
+        to={`/batches/${batch.id}/box`}
+        tabIndex={-1}
+        aria-hidden
+        className="grid h-24 w-28 shrink-0 place-items-center rounded-md bg-[#f0e8d6]"
+      >
+        {built.ok && <SectionPicture box={built.box} width={100} height={84} />}
+      </Link>
+      <div className="min-w-0 flex-1">
+        <h2 className="truncate text-xl">
+          <Link to={`/batches/${batch.id}/box`} className="hover:underline">
+            {batch.name}
+          </Link>
+        </h2>
+        <p>
+          {batch.boxes} {batch.boxes === 1 ? 'box' : 'boxes'}
+          {animal && ` · ${animal.name.toLowerCase()}`}
+        </p>
+        {animal && (
+          <p className="text-soft">
+            Up and ready by {animal.readyBy.replace('-', ' ')} · {animal.facing}
+          </p>
+        )}
+      </div>
+      <div className="w-60 text-right">
+        <p className={batch.accepted ? 'font-semibold text-moss' : 'text-soft'}>
+          {batch.accepted && <span aria-hidden>✓ </span>}
+          {next.why}
+        </p>
+        <div className="mt-2 flex items-center justify-end gap-1">
+          <button type="button" className="btn btn-quiet" aria-label={`Delete ${batch.name}`} onClick={() => void remove()}>
+            <Trash2 size={17} aria-hidden />
+          </button>
+          <Link to={`/batches/${batch.id}/${next.to}`} className="btn">
+            {next.label}
+          </Link>
+        </div>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,153 @@
+import type { Animal } from '@spare-knot/core/animals/animal.js';
+import { FAMILY_NAMES, REGION_NAMES } from '@spare-knot/core/animals/animal.js';
+import { findAnimals } from '@spare-knot/core/animals/find.js';
+import { familyById } from '@spare-knot/core/box/families/families.js';
+import type { PanelWood } from '@spare-knot/core/box/plan.js';
+import { startPlan } from '@spare-knot/core/box/start-plan.js';
+import { STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
+import { fromMm } from '@spare-knot/core/measure/ticks.js';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Search } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { client } from '../api/client';
+import { AnimalFacts } from '../boxview/animal-facts';
+import { useUnits } from '../measure/units';
+import { HeaderEnd } from '../ui/header-end';
+import { useNotice } from '../ui/notice';
+
+const STANDARD_WOOD: PanelWood = { thickness: fromMm(19.05), width: null, material: 'western-red-cedar', faceA: 'rough', faceB: 'planed' };
+
+/** Who is it for, and how many: a batch begins with the animal. */
+export function NewBatchPage() {
+  const [text, setText] = useState('');
+  const [chosen, setChosen] = useState<Animal | null>(null);
+  const [boxes, setBoxes] = useState('6');
+  const [busy, setBusy] = useState(false);
+  const found = useMemo(() => findAnimals(text), [text]);
+  const rack = useQuery({ queryKey: ['rack'], queryFn: client.rack });
+  const { style } = useUnits();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const say = useNotice();
+  const count = Number(boxes);
+  const countWrong = Number.isInteger(count) && count >= 1 && count <= 1000 ? null : 'A whole number from 1 to 1000.';
+  const family = chosen && familyById(chosen.family);
+
+  const start = async () => {
+    if (!chosen || !family || countWrong) return;
+    setBusy(true);
+    // The commonest whole board on the rack is the likeliest wood.
+    const common = [...(rack.data ?? [])].filter((board) => !board.offcut && board.grained).sort((a, b) => b.quantity - a.quantity)[0];
+    const wood = common
+      ? { thickness: common.thickness, width: common.width, material: common.material, faceA: common.faceA, faceB: common.faceB }
+      : STANDARD_WOOD;
+    try {
+      const batch = await client.addBatch({
+        name: `${count === 1 ? 'A box' : `${count} boxes`} for ${chosen.name.toLowerCase()}`,
+        boxes: count,
+        units: style.system,
+        division: style.division,
+        plan: startPlan(family, chosen, wood),
+        saw: STANDARD_SAW,
+      });
+      queries.setQueryData(['batch', batch.id], batch);
+      void queries.invalidateQueries({ queryKey: ['batches'] });
+      navigate(`/batches/${batch.id}/box`);
+    } catch (error) {
+      say(error instanceof Error ? error.message : String(error), { tone: 'danger' });
+      setBusy(false);
+    }
+  };
+
+  return (
+    <main className="mx-auto max-w-[1200px] px-6 py-6">
+      <HeaderEnd />
+      <h1 className="text-3xl">Start a batch</h1>
+      <p className="text-soft">Who is it for? The animal sets the entrance, the floor and the height.</p>
+      <div className="mt-4 grid grid-cols-[1fr_380px] gap-6">
+        <section className="card p-4" aria-label="Animals">
+          <label className="flex items-center gap-2 rounded-md border-[1.5px] border-[#b9ad93] bg-white px-3">
+            <Search size={18} aria-hidden />
+            <span className="sr-only">Search animals</span>
+            <input
+              className="min-h-10 flex-1 outline-none"
+              placeholder="chickadee, owl, Europe, bat…"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+            />
+          </label>
+          <p className="mt-2 text-sm text-soft" aria-live="polite">
+            {found.length === 0 ? 'No animal of the table has these words. Try fewer.' : `${found.length} of the table`}
+          </p>
+          <ul className="mt-2 max-h-[calc(100vh-270px)] overflow-y-auto pr-1">
+            {found.map((animal) => (
+              <li key={animal.id}>
+                <button
+                  type="button"
+                  aria-pressed={chosen?.id === animal.id}
+                  className={`grid w-full grid-cols-[1fr_9rem_8.5rem] items-baseline gap-3 border-b border-line px-2 py-1.5 text-left hover:bg-chalk-pale ${chosen?.id === animal.id ? 'bg-chalk-pale font-semibold' : ''}`}
+                  onClick={() => setChosen(animal)}
+                >
+                  <span>
+                    {animal.name} <span className="text-sm font-normal text-soft italic">{animal.scientific}</span>
+                  </span>
+                  <span className="text-sm font-normal">{REGION_NAMES[animal.region]}</span>
+                  <span className={`text-sm font-normal ${familyById(animal.family) ? '' : 'text-soft'}`}>
+                    {FAMILY_NAMES[animal.family]}
+                  </span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <aside className="card self-start p-5">
+          {chosen ? (
+            <>
+              <h2 className="text-xl">{chosen.name}</h2>
+              <AnimalFacts animal={chosen} />
+              {family ? (
+                <form
+                  className="mt-5 border-t border-line pt-4"
+                  onSubmit={(event) => {
+                    event.preventDefault();
+                    void start();
+                  }}
+                >
+                  <label className="block">
+                    <span className="label">How many boxes</span>
+                    <input
+                      className="field mono mt-1 block w-24"
+                      inputMode="numeric"
+                      value={boxes}
+                      aria-invalid={countWrong !== null}
+                      onChange={(event) => setBoxes(event.target.value)}
+                    />
+                  </label>
+                  {countWrong && (
+                    <p role="alert" className="text-sm text-danger">
+                      {countWrong}
+                    </p>
+                  )}
+                  <button type="submit" className="btn btn-main mt-4" disabled={busy || countWrong !== null}>
+                    {busy ? 'Starting…' : 'Draw the box'}
+                  </button>
+                </form>
+              ) : (
+                <p className="mt-4 rounded-md border border-warn bg-warn-pale p-3">
+                  The {FAMILY_NAMES[chosen.family]} that this animal needs cannot be drawn yet. Its figures stand here to build from;
+                  animals of the slant-roof box can be started.
+                </p>
+              )}
+            </>
+          ) : (
+            <>
+              <h2 className="text-xl">Choose an animal</h2>
+              <p className="mt-2 text-soft">Its entrance, floor and height are shown here, each with where the figure comes from.</p>
+            </>
+          )}
+        </aside>
+      </div>
+    </main>
+  );
+}

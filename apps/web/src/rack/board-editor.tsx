@@ -1,0 +1,246 @@
+import type { BoardRecord, NewBoard } from '@spare-knot/core/exchange/kept.js';
+import { fromMm, type Ticks } from '@spare-knot/core/measure/ticks.js';
+import { DEFECT_KINDS, DEFECT_NAMES, type Defect, type DefectKind, moveZone, type Zone, zoneBounds } from '@spare-knot/core/wood/board.js';
+import { Trash2 } from 'lucide-react';
+import { type KeyboardEvent, type MouseEvent, useState } from 'react';
+import { BoardDrawing } from '../board/board-drawing';
+import { useWidth } from '../board/use-width';
+import { Length } from '../measure/length';
+import { LengthField } from '../measure/length-field';
+
+/** How large a defect is when it is first put down; then it is measured. */
+const FIRST_SIZE: Record<DefectKind, (x: Ticks, y: Ticks) => Zone> = {
+  'knot-sound': (x, y) => ({ kind: 'circle', centre: [x, y], radius: fromMm(10) }),
+  'knot-loose': (x, y) => ({ kind: 'circle', centre: [x, y], radius: fromMm(10) }),
+  hole: (x, y) => ({ kind: 'circle', centre: [x, y], radius: fromMm(5) }),
+  nail: (x, y) => ({ kind: 'circle', centre: [x, y], radius: fromMm(3) }),
+  split: (x, y) => ({ kind: 'rect', corner: [x - fromMm(40), y - fromMm(8)], width: fromMm(80), height: fromMm(16) }),
+  rot: (x, y) => ({ kind: 'circle', centre: [x, y], radius: fromMm(20) }),
+  wane: (x, y) => ({ kind: 'rect', corner: [x - fromMm(75), y - fromMm(8)], width: fromMm(150), height: fromMm(16) }),
+};
+
+interface Props {
+  board: BoardRecord;
+  onDefects: (defects: readonly Defect[], what: string) => void;
+  onChange?: ((change: Partial<NewBoard>) => void) | undefined;
+}
+
+/** One board, large: what is wrong with it is put where it is, by the mouse or by the arrow keys. */
+export function BoardEditor({ board, onDefects, onChange }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const [kind, setKind] = useState<DefectKind>('knot-sound');
+  const [cursor, setCursor] = useState<readonly [Ticks, Ticks]>([Math.round(board.length / 2), Math.round(board.width / 2)]);
+  const scale = Math.min((width - 4) / board.length, 220 / board.width);
+
+  const putAt = (x: Ticks, y: Ticks) =>
+    onDefects([...board.defects, { kind, zone: FIRST_SIZE[kind](x, y) }], `${DEFECT_NAMES[kind]} marked`);
+  const within = (value: number, most: number) => Math.max(0, Math.min(most, Math.round(value)));
+  const onClick = (event: MouseEvent<SVGRectElement>) => {
+    const drawn = event.currentTarget.getBoundingClientRect();
+    const x = within(((event.clientX - drawn.left) / drawn.width) * board.length, board.length);
+    const y = within((1 - (event.clientY - drawn.top) / drawn.height) * board.width, board.width);
+    setCursor([x, y]);
+    putAt(x, y);
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const step = event.shiftKey ? fromMm(1) : fromMm(10);
+    const moves: Record<string, readonly [number, number]> = {
+      ArrowLeft: [-step, 0],
+      ArrowRight: [step, 0],
+      ArrowUp: [0, step],
+      ArrowDown: [0, -step],
+    };
+    const move = moves[event.key];
+    if (move) {
+      event.preventDefault();
+      setCursor(([x, y]) => [within(x + move[0], board.length), within(y + move[1], board.width)]);
+    }
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      putAt(cursor[0], cursor[1]);
+    }
+  };
+  const replace = (index: number, zone: Zone) =>
+    onDefects(
+      board.defects.map((defect, at) => (at === index ? { ...defect, zone } : defect)),
+      'Moved',
+    );
+  const [cx, cy] = [cursor[0] * scale, (board.width - cursor[1]) * scale];
+
+  return (
+    <div className="mt-3 rounded-md border border-line bg-white p-3">
+      {onChange && <BoardFields board={board} onChange={onChange} />}
+      <fieldset className="mt-2 flex flex-wrap items-center gap-1.5">
+        <legend className="label float-left mr-2">What is wrong, and where?</legend>
+        {DEFECT_KINDS.map((each) => (
+          <label
+            key={each}
+            className={`min-h-7 cursor-pointer rounded-md border px-2 py-0.5 text-sm has-focus-visible:outline-3 has-focus-visible:outline-chalk ${kind === each ? 'border-2 border-chalk bg-chalk-pale font-bold' : 'border-[#b9ad93]'}`}
+          >
+            <input type="radio" className="sr-only" name={`defect-${board.id}`} checked={kind === each} onChange={() => setKind(each)} />
+            {DEFECT_NAMES[each]}
+          </label>
+        ))}
+      </fieldset>
+      <p className="mt-1 text-sm text-soft">
+        Click on the board where it is. Or step onto the board with Tab, move the cross with the arrow keys (with Shift a millimetre at a
+        time) and press Enter.
+        {board.quantity > 1 && ' One board is taken out of the pile for it.'}
+      </p>
+      <div ref={ref} className="mt-2">
+        {width > 0 && (
+          <BoardDrawing board={board} scale={scale} tape label={`${board.name}, face A, with ${board.defects.length} defects`}>
+            {/* biome-ignore lint/a11y/noStaticElementInteractions: the rectangle is the board’s face, a button of its own shape */}
+            <rect
+              data-testid="board-face"
+              width={board.length * scale}
+              height={board.width * scale}
+              fill="transparent"
+              className="cursor-crosshair"
+              // biome-ignore lint/a11y/noNoninteractiveTabindex: arrow keys move the cross on it
+              tabIndex={0}
+              aria-label={`Face of ${board.name}: Enter puts a ${DEFECT_NAMES[kind]} at the cross`}
+              onClick={onClick}
+              onKeyDown={onKey}
+            />
+            <path d={`M${cx - 9} ${cy}h18M${cx} ${cy - 9}v18`} stroke="#1d5a96" strokeWidth="1.6" className="pointer-events-none" />
+          </BoardDrawing>
+        )}
+      </div>
+      {board.defects.length > 0 && (
+        <ul className="mt-2 grid gap-1">
+          {board.defects.map((defect, index) => (
+            <DefectRow
+              key={index}
+              defect={defect}
+              onMove={(zone) => replace(index, zone)}
+              onRemove={() =>
+                onDefects(
+                  board.defects.filter((_each, at) => at !== index),
+                  `${DEFECT_NAMES[defect.kind]} taken away`,
+                )
+              }
+            />
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function DefectRow({ defect, onMove, onRemove }: { defect: Defect; onMove: (zone: Zone) => void; onRemove: () => void }) {
+  const [left, bottom, right, top] = zoneBounds(defect.zone);
+  const name = DEFECT_NAMES[defect.kind];
+  const [x, y] = [Math.round((left + right) / 2), Math.round((bottom + top) / 2)];
+  return (
+    <li className="flex flex-wrap items-center gap-2 text-sm">
+      <span className="w-24 font-semibold">{name}</span>
+      <span className="text-soft">along</span>
+      <LengthField hideLabel label={`${name}, along the board`} value={x} onChange={(to) => onMove(moveZone(defect.zone, to - x, 0))} />
+      <span className="text-soft">up</span>
+      <LengthField hideLabel label={`${name}, across the board`} value={y} onChange={(to) => onMove(moveZone(defect.zone, 0, to - y))} />
+      {defect.zone.kind === 'circle' && (
+        <>
+          <span className="text-soft">wide</span>
+          <LengthField
+            hideLabel
+            label={`${name}, diameter`}
+            value={2 * defect.zone.radius}
+            least={320}
+            onChange={(to) => defect.zone.kind === 'circle' && onMove({ ...defect.zone, radius: Math.round(to / 2) })}
+          />
+        </>
+      )}
+      {defect.zone.kind === 'rect' && (
+        <>
+          <span className="text-soft">size</span>
+          <LengthField
+            hideLabel
+            label={`${name}, long`}
+            value={defect.zone.width}
+            least={320}
+            onChange={(to) => defect.zone.kind === 'rect' && onMove({ ...defect.zone, width: to })}
+          />
+          ×
+          <LengthField
+            hideLabel
+            label={`${name}, broad`}
+            value={defect.zone.height}
+            least={320}
+            onChange={(to) => defect.zone.kind === 'rect' && onMove({ ...defect.zone, height: to })}
+          />
+        </>
+      )}
+      <button type="button" className="btn btn-quiet !min-h-7" aria-label={`Take away the ${name}`} onClick={onRemove}>
+        <Trash2 size={15} aria-hidden />
+      </button>
+    </li>
+  );
+}
+
+function BoardFields({ board, onChange }: { board: BoardRecord; onChange: (change: Partial<NewBoard>) => void }) {
+  const [name, setName] = useState(board.name);
+  const [price, setPrice] = useState(board.price === null ? '' : (board.price / 100).toFixed(2));
+  const [quantity, setQuantity] = useState(String(board.quantity));
+  return (
+    <div className="flex flex-wrap items-start gap-3">
+      <label>
+        <span className="label block">Name</span>
+        <input
+          className="field w-48"
+          value={name}
+          maxLength={80}
+          onChange={(event) => setName(event.target.value)}
+          onBlur={() => (name.trim() === '' ? setName(board.name) : name !== board.name && onChange({ name }))}
+        />
+      </label>
+      <label>
+        <span className="label block">How many</span>
+        <input
+          className="field mono w-16"
+          value={quantity}
+          inputMode="numeric"
+          onChange={(event) => setQuantity(event.target.value)}
+          onBlur={() => {
+            const count = Number(quantity);
+            if (!Number.isInteger(count) || count < 1 || count > 1000) setQuantity(String(board.quantity));
+            else if (count !== board.quantity) onChange({ quantity: count });
+          }}
+        />
+      </label>
+      <LengthField label="Thick" value={board.thickness} least={320} onChange={(thickness) => onChange({ thickness })} />
+      <LengthField label="Wide" value={board.width} least={320} onChange={(width) => onChange({ width })} />
+      <LengthField label="Long" value={board.length} least={320} onChange={(length) => onChange({ length })} />
+      {(['faceA', 'faceB'] as const).map((face) => (
+        <label key={face}>
+          <span className="label block">{face === 'faceA' ? 'Face A (shown)' : 'Face B'}</span>
+          <select
+            className="field"
+            value={board[face]}
+            onChange={(event) => onChange({ [face]: event.target.value as 'rough' | 'planed' })}
+          >
+            <option value="rough">rough</option>
+            <option value="planed">planed</option>
+          </select>
+        </label>
+      ))}
+      <label>
+        <span className="label block">Price of one</span>
+        <input
+          className="field mono w-20"
+          value={price}
+          placeholder="none"
+          onChange={(event) => setPrice(event.target.value)}
+          onBlur={() => {
+            const amount = price.trim() === '' ? null : Math.round(Number(price.replace(',', '.')) * 100);
+            if (amount !== null && !(amount >= 0)) setPrice(board.price === null ? '' : (board.price / 100).toFixed(2));
+            else if (amount !== board.price) onChange({ price: amount });
+          }}
+        />
+      </label>
+      <p className="sr-only">
+        Board of <Length ticks={board.length} unit />
+      </p>
+    </div>
+  );
+}

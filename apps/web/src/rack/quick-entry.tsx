@@ -1,0 +1,77 @@
+import type { NewBoard } from '@spare-knot/core/exchange/kept.js';
+import { printMoney } from '@spare-knot/core/measure/money.js';
+import { materialName } from '@spare-knot/core/wood/material.js';
+import { parseRackLine } from '@spare-knot/core/wood/quick-entry.js';
+import { useId, useState } from 'react';
+import { Length } from '../measure/length';
+import { useUnits } from '../measure/units';
+
+/** Boards entered in one line, as people say it; what was understood is shown while typing. */
+export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<unknown> }) {
+  const { style } = useUnits();
+  const [line, setLine] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [tried, setTried] = useState(false);
+  const id = useId();
+  const parsed = line.trim() === '' ? null : parseRackLine(line, style.system);
+  const add = async () => {
+    setTried(true);
+    if (!parsed?.ok || busy) return;
+    setBusy(true);
+    const { name, quantity, kind } = parsed.entry;
+    const added = await onAdd([{ name, quantity, ...kind, defects: [] }]);
+    setBusy(false);
+    if (added) {
+      setLine('');
+      setTried(false);
+    }
+  };
+  return (
+    <form
+      className="card p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void add();
+      }}
+    >
+      <label htmlFor={id} className="label">
+        Boards in one line: how many, what, thickness × width × length, wood, face, price of one
+      </label>
+      <div className="mt-1 flex gap-2">
+        <input
+          id={id}
+          className="field mono !min-h-10 flex-1"
+          placeholder="6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40"
+          value={line}
+          autoComplete="off"
+          aria-describedby={`${id}-read`}
+          onChange={(event) => setLine(event.target.value)}
+        />
+        <button type="submit" className="btn btn-main" disabled={busy || line.trim() === ''}>
+          Put on the rack
+        </button>
+      </div>
+      <p
+        id={`${id}-read`}
+        aria-live="polite"
+        className={`mt-1 min-h-6 text-sm ${parsed && !parsed.ok && tried ? 'text-danger' : 'text-soft'}`}
+      >
+        {parsed?.ok ? (
+          <>
+            {parsed.entry.quantity} × {parsed.entry.name}: <Length ticks={parsed.entry.kind.thickness} /> ×{' '}
+            <Length ticks={parsed.entry.kind.width} /> × <Length ticks={parsed.entry.kind.length} unit />,{' '}
+            {materialName(parsed.entry.kind.material)},{' '}
+            {parsed.entry.kind.faceA === parsed.entry.kind.faceB ? `${parsed.entry.kind.faceA} both faces` : 'one face rough'}
+            {parsed.entry.kind.price !== null && `, ${printMoney(parsed.entry.kind.price)} each`}
+            {parsed.entry.nominal &&
+              ` (${parsed.entry.nominal.name} is sold larger than it is; [${parsed.entry.nominal.mark}] ${parsed.entry.nominal.source})`}
+          </>
+        ) : parsed ? (
+          parsed.message
+        ) : (
+          'Nominal sizes bring their actual ones: 4 1x8 x 8ft pine planed 14.75. Sheets too: ply 12 x 1220 x 2440 mm.'
+        )}
+      </p>
+    </form>
+  );
+}

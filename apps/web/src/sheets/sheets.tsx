@@ -1,0 +1,372 @@
+import { familyById } from '@spare-knot/core/box/families/families.js';
+import { measuresOf } from '@spare-knot/core/box/measures.js';
+import type { Panel, PanelSet } from '@spare-knot/core/box/panel-set.js';
+import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
+import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
+import type { LayoutJob } from '@spare-knot/core/layout/job.js';
+import type { LaidBoard } from '@spare-knot/core/layout/layout.js';
+import { printAngle } from '@spare-knot/core/measure/angle.js';
+import { printMoney } from '@spare-knot/core/measure/money.js';
+import { boardMarks } from '@spare-knot/core/sawing/tape-marks.js';
+import { materialName } from '@spare-knot/core/wood/material.js';
+import { Printer } from 'lucide-react';
+import { type ReactNode, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { useBatch } from '../batch/batch-context';
+import { StationActions } from '../batch/station-actions';
+import { StationTape } from '../batch/station-tape';
+import { BoardDrawing } from '../board/board-drawing';
+import { Length } from '../measure/length';
+import { useRack } from '../rack/use-rack';
+
+/** Paper, in millimetres. Margins that every printer can keep. */
+const PAPERS = { A4: { width: 210, height: 297 }, Letter: { width: 215.9, height: 279.4 } } as const;
+type Paper = keyof typeof PAPERS;
+const MARGIN = 12;
+
+/** Sheets to pin beside the saw: the cut list, and every board with its tape marks. */
+export function Sheets() {
+  const { draft, batch, sound, built } = useBatch();
+  const rack = useRack();
+  const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
+  const boards = batch.accepted ? batch.accepted.boards : rack.boards;
+  const layout = batch.accepted ? batch.accepted.layout : batch.proposed;
+  const made = useMemo(() => (boards.length > 0 ? batchJob(draft, boards, 1) : null), [draft, boards]);
+  const size = PAPERS[paper];
+  const names = useMemo(
+    () => new Map(familyById(draft.plan.family)?.roles.map((role) => [role.id, role.label]) ?? []),
+    [draft.plan.family],
+  );
+  const titles = useMemo(() => boardTitles(layout?.boards ?? [], boards), [layout, boards]);
+  const groups = useMemo(() => pages(layout?.boards ?? [], boards, size), [layout, boards, size]);
+  const total = 1 + groups.length;
+  return (
+    <>
+      <StationActions>
+        <label className="flex items-center gap-2">
+          <span className="label">Paper</span>
+          <select className="field" value={paper} onChange={(event) => setPaper(event.target.value as Paper)}>
+            <option>A4</option>
+            <option>Letter</option>
+          </select>
+        </label>
+        <button type="button" className="btn btn-main" onClick={() => window.print()}>
+          <Printer size={17} aria-hidden /> Print
+        </button>
+      </StationActions>
+      <div className="print:hidden">
+        <StationTape sound={built.ok} taken={batch.accepted !== null} laidOut={batch.proposed !== null} />
+        {!layout && (
+          <p className="card mt-3 p-4">
+            Nothing is laid out yet, so there is only the cut list.{' '}
+            <Link to="../layout" className="link">
+              Lay it out
+            </Link>
+          </p>
+        )}
+      </div>
+      <style>{`@page { size: ${size.width}mm ${size.height}mm; margin: 0 } @media print { html { background: #fff } }`}</style>
+      <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
+        {sound && (
+          <Sheet size={size} number={1} of={total} name={draft.name}>
+            <CutList box={sound.box} names={names} boxes={draft.boxes} />
+          </Sheet>
+        )}
+        {made?.ok &&
+          groups.map((group, index) => (
+            <Sheet key={group[0]!.index} size={size} number={index + 2} of={total} name={draft.name}>
+              {group.map(({ laid, index: at }) => {
+                const board = boards.find((each) => each.id === laid.stock);
+                return board ? (
+                  <BoardSheet
+                    key={at}
+                    job={made.job}
+                    laid={laid}
+                    board={board}
+                    title={titles[at]!}
+                    names={names}
+                    width={size.width - 2 * MARGIN}
+                  />
+                ) : null;
+              })}
+            </Sheet>
+          ))}
+      </main>
+    </>
+  );
+}
+
+function boardTitles(laid: readonly LaidBoard[], boards: readonly BoardRecord[]): string[] {
+  const seen = new Map<string, number>();
+  return laid.map(({ stock }) => {
+    const board = boards.find((each) => each.id === stock);
+    const number = (seen.get(stock) ?? 0) + 1;
+    seen.set(stock, number);
+    return board ? (board.quantity > 1 ? `${board.name} ${number}` : board.name) : 'Board';
+  });
+}
+
+/** Millimetres of paper that one board takes: heading, drawing, marks. */
+function paperHeight(laid: LaidBoard, board: BoardRecord | undefined, paperWidth: number): number {
+  if (!board) return 0;
+  const scale = paperWidth / board.length;
+  return 22 + board.width * scale + 16 + Math.ceil(laid.placements.length / 2) * 5.6;
+}
+
+function pages(
+  laid: readonly LaidBoard[],
+  boards: readonly BoardRecord[],
+  size: { width: number; height: number },
+): { laid: LaidBoard; index: number }[][] {
+  const room = size.height - 2 * MARGIN - 26;
+  const result: { laid: LaidBoard; index: number }[][] = [];
+  let left = 0;
+  laid.forEach((each, index) => {
+    const height = paperHeight(
+      each,
+      boards.find((board) => board.id === each.stock),
+      size.width - 2 * MARGIN,
+    );
+    if (height > left || result.length === 0) {
+      result.push([]);
+      left = room;
+    }
+    result.at(-1)!.push({ laid: each, index });
+    left -= height;
+  });
+  return result;
+}
+
+function Sheet({
+  size,
+  number,
+  of,
+  name,
+  children,
+}: {
+  size: { width: number; height: number };
+  number: number;
+  of: number;
+  name: string;
+  children: ReactNode;
+}) {
+  return (
+    <section
+      data-sheet={number}
+      className="relative break-after-page overflow-hidden border border-line bg-white text-[3.3mm] leading-snug text-black shadow-md print:border-0 print:shadow-none"
+      style={{ width: `${size.width}mm`, height: `${size.height - 0.2}mm`, padding: `${MARGIN}mm` }}
+    >
+      <header className="flex items-baseline justify-between border-b-[0.4mm] border-black pb-[1mm]">
+        <span className="font-slab text-[4.6mm] font-bold">{name}</span>
+        <span>
+          Spare Knot · sheet {number} of {of}
+        </span>
+      </header>
+      {children}
+      <footer className="absolute right-[12mm] bottom-[6mm] left-[12mm] flex items-end justify-between text-[2.7mm]">
+        <ScaleBar />
+        <span className="max-w-[110mm] text-right">
+          Guards on; eyes, ears and lungs covered. Nothing shorter than about 200 mm (8 in) is held by hand at a powered saw: clamp it, or
+          cut it while the board is long [common practice]. Follow the saw’s own manual.
+        </span>
+      </footer>
+    </section>
+  );
+}
+
+const ScaleBar = () => (
+  <span>
+    <svg width="52mm" height="4mm" viewBox="0 0 52 4" role="img" aria-label="Scale bar of 50 millimetres">
+      <path d="M.2 1V3.6H50.2V1M10.2 3.6V2M20.2 3.6V2M30.2 3.6V2M40.2 3.6V2" fill="none" stroke="#000" strokeWidth=".3" />
+    </svg>
+    <span className="block">50 mm on paper: if not, the printer has changed the size.</span>
+  </span>
+);
+
+/** How an end or an edge is cut, in words. */
+function cuts(panel: Panel): string[] {
+  const tilts = panel.edges.filter((edge) => Math.abs(edge.tilt) > 0.05);
+  const mitres = panel.edges.filter((edge) => edge.mitre > 0.05);
+  const words: string[] = [];
+  const tilt = tilts[0];
+  if (tilt)
+    words.push(
+      `${tilts.length === 1 ? 'one end' : `${tilts.length} ends`} tilted ${printAngle(Math.abs(tilt.tilt))}, ${tilt.tilt > 0 ? 'inside' : 'outside'} face longer${tilts.length > 1 ? ' there' : ''}`,
+    );
+  const clipped = panel.outline.length === 8;
+  if (clipped) words.push('four corners clipped at 45°');
+  else if (mitres[0]) words.push(`one end sloped ${printAngle(mitres[0].mitre)}`);
+  return words;
+}
+
+function CutList({ box, names, boxes }: { box: PanelSet; names: ReadonlyMap<string, string>; boxes: number }) {
+  const { draft } = useBatch();
+  return (
+    <>
+      <h2 className="mt-[3mm] font-slab text-[4.2mm]">
+        Cut list: {boxes} {boxes === 1 ? 'box' : 'boxes'}
+      </h2>
+      <table className="mt-[1.5mm] w-full border-collapse">
+        <thead>
+          <tr className="border-b-[0.3mm] border-black text-left [&>th]:py-[1mm] [&>th]:pr-[2mm]">
+            <th>Panel</th>
+            <th className="text-right">How many</th>
+            <th className="text-right">Thick</th>
+            <th className="text-right">Wide</th>
+            <th className="text-right">Long point</th>
+            <th className="text-right">Short point</th>
+            <th>How it is cut, and of what</th>
+          </tr>
+        </thead>
+        <tbody>
+          {box.panels.map((panel) => {
+            const measures = measuresOf(panel);
+            const wood = draft.plan.wood[panel.role];
+            return (
+              <tr key={panel.id} className="border-b-[0.2mm] border-[#999] align-top [&>td]:py-[1.3mm] [&>td]:pr-[2mm]">
+                <td className="font-bold">{names.get(panel.role) ?? panel.id}</td>
+                <td className="mono text-right">{boxes * panel.instances.length}</td>
+                <td className="mono text-right">
+                  <Length ticks={panel.thickness} />
+                </td>
+                <td className="mono text-right">
+                  <Length ticks={measures.blankWidth} />
+                </td>
+                <td className="mono text-right font-bold">
+                  <Length ticks={measures.longPoint} />
+                </td>
+                <td className="mono text-right">
+                  {measures.shortPoint === measures.longPoint ? 'same' : <Length ticks={measures.shortPoint} />}
+                </td>
+                <td>
+                  {[
+                    ...(cuts(panel).length === 0 ? ['square'] : cuts(panel)),
+                    ...(panel.inside === 'rough' ? ['rough face inside'] : []),
+                    materialName(wood?.material ?? ''),
+                  ].join('; ')}
+                  <Drilling panel={panel} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="mt-[3mm]">
+        Lengths in {draft.units === 'inch' ? `inches, to the nearest 1/${draft.division}` : 'millimetres'}. Long and short point are
+        measured along the grain, over both faces. Before the first tilted cut, cut two scraps at the setting: laid against each other they
+        must make twice the angle. Drill before assembly, the front clamped over scrap.
+      </p>
+    </>
+  );
+}
+
+/** What is drilled, from the panel's lower end. */
+function Drilling({ panel }: { panel: Panel }) {
+  const holes = panel.features.filter((feature) => feature.kind !== 'groove');
+  const grooves = panel.features.length - holes.length;
+  const entrance = holes.find((feature) => feature.kind === 'entrance');
+  const rest = holes.filter((feature) => feature.kind !== 'entrance');
+  return (
+    <>
+      {entrance && (
+        <span className="block">
+          entrance <Length ticks={entrance.shape === 'round' ? entrance.diameter : entrance.width} unit />
+          {entrance.shape === 'oval' && (
+            <>
+              {' '}
+              × <Length ticks={entrance.height} unit />
+            </>
+          )}
+          , its centre <Length ticks={entrance.centre[0]} unit /> above the lower end, in the middle
+        </span>
+      )}
+      {rest.length > 0 && rest[0]!.shape === 'round' && (
+        <span className="block">
+          {rest.length} {rest[0]!.kind} holes of <Length ticks={rest[0]!.diameter} unit />
+        </span>
+      )}
+      {grooves > 0 && <span className="block">{grooves} shallow kerfs across the inside, below the entrance</span>}
+    </>
+  );
+}
+
+function BoardSheet({
+  job,
+  laid,
+  board,
+  title,
+  names,
+  width,
+}: {
+  job: LayoutJob;
+  laid: LaidBoard;
+  board: BoardRecord;
+  title: string;
+  names: ReadonlyMap<string, string>;
+  width: number;
+}) {
+  const { marks, rips } = useMemo(() => boardMarks(job, laid), [job, laid]);
+  // The drawing is made at four units a millimetre of paper, so that its lettering keeps its size.
+  const scale = (width * 4 - 4) / board.length;
+  return (
+    <article className="mt-[4mm]">
+      <p>
+        <strong className="text-[3.8mm]">{title}</strong>: <Length ticks={board.thickness} /> × <Length ticks={board.width} /> ×{' '}
+        <Length ticks={board.length} unit />, {materialName(board.material)}, face A up ({board.faceA})
+        {board.price !== null && `, ${printMoney(board.price)}`}
+        {rips.length > 0 && (
+          <>
+            {' '}
+            · rip to{' '}
+            {rips.map((rip, index) => (
+              <span key={rip}>
+                {index > 0 && ', '}
+                <Length ticks={rip} />
+              </span>
+            ))}
+          </>
+        )}
+      </p>
+      <div className="mt-[1mm] [&_svg]:h-auto [&_svg]:w-full">
+        <BoardDrawing board={board} scale={scale} laid={{ job, board: laid }} names={names} tape label={title} />
+      </div>
+      <ol className="mt-[1mm] grid grid-cols-2 gap-x-[8mm] text-[3mm]">
+        {marks.map((mark, index) => (
+          <li key={`${mark.part}/${mark.copy}`} className="flex justify-between border-b-[0.15mm] border-[#aaa]">
+            <span>
+              {index + 1}. {names.get(mark.part) ?? mark.part}{' '}
+              <span className="text-[#444]">{mark.row === 'far' ? '(upper row)' : ''}</span>
+            </span>
+            <span className="mono">
+              ends at{' '}
+              <strong>
+                <Length ticks={mark.near} />
+              </strong>
+              {Math.abs(mark.near - mark.far) > 160 && (
+                <>
+                  {' '}
+                  near,{' '}
+                  <strong>
+                    <Length ticks={mark.far} />
+                  </strong>{' '}
+                  far edge
+                </>
+              )}
+            </span>
+          </li>
+        ))}
+      </ol>
+      {laid.offcuts.length > 0 && (
+        <p className="text-[3mm]">
+          Keep:{' '}
+          {laid.offcuts.map((offcut, index) => (
+            <span key={`${offcut.x},${offcut.y}`}>
+              {index > 0 && '; '}
+              <Length ticks={offcut.length} /> × <Length ticks={offcut.width} unit />
+            </span>
+          ))}
+        </p>
+      )}
+    </article>
+  );
+}

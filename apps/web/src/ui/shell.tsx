@@ -1,0 +1,34 @@
+import { NavLink, Outlet, ScrollRestoration } from 'react-router';
+import { RememberedUnits } from '../measure/units';
+
+const place = ({ isActive }: { isActive: boolean }) =>
+  `flex h-full items-center border-b-4 px-1 pt-1 font-semibold ${isActive ? 'border-tape text-white' : 'border-transparent text-[#dfe6df] hover:text-white'}`;
+
+/** The frame of every page: the name, the places, and what the page puts at the right. */
+export function Shell() {
+  return (
+    <RememberedUnits>
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-white focus:p-3">
+        Skip to the page
+      </a>
+      <header className="flex h-12 items-center gap-7 bg-forest px-6 text-white print:hidden">
+        <NavLink to="/" className="font-slab text-xl font-bold">
+          Spare Knot
+        </NavLink>
+        <nav aria-label="Places" className="flex h-full gap-6">
+          <NavLink to="/" end className={place}>
+            Bench
+          </NavLink>
+          <NavLink to="/rack" className={place}>
+            Rack
+          </NavLink>
+        </nav>
+        <div id="header-end" className="ml-auto flex items-center gap-4" />
+      </header>
+      <div id="main">
+        <Outlet />
+      </div>
+      <ScrollRestoration />
+    </RememberedUnits>
+  );
+}

@@ -1,0 +1,42 @@
+import { describe, expect, test } from '@jest/globals';
+import { animalById } from '../animals/find.js';
+import { fromMm } from '../measure/ticks.js';
+import { behindSection, frontView, middleSection } from './drawing.js';
+import { buildBox } from './families/families.js';
+import { slantRoof } from './families/slant-roof/family.js';
+import { polygonArea } from './measures.js';
+import { startPlan } from './start-plan.js';
+
+const built = buildBox(
+  startPlan(slantRoof, animalById('black-capped-chickadee')!, {
+    thickness: fromMm(16),
+    width: null,
+    material: 'spruce',
+    faceA: 'rough',
+    faceB: 'rough',
+  }),
+);
+if (!built.ok) throw new Error('the plan is not sound');
+const { box } = built;
+const cavity = box.cavities[0]!;
+
+describe('drawings are read off the solids', () => {
+  test('the section cuts front, back, floor and roof, and each has the area of thickness × length', () => {
+    const section = middleSection(box);
+    expect(section.map((face) => face.panel)).toEqual(['front', 'back', 'floor', 'roof']);
+    const floor = section.find((face) => face.panel === 'floor')!;
+    expect(polygonArea(floor.points)).toBeCloseTo(fromMm(16) * cavity.depth, -3);
+  });
+
+  test('the far side stands behind the cut', () => {
+    expect(new Set(behindSection(box).map((face) => face.panel))).toEqual(new Set(['side-right']));
+  });
+
+  test('from the front the nearest face comes last and shows the outside of the front panel', () => {
+    const view = frontView(box);
+    expect(new Set(view.map((face) => face.panel)).has('front')).toBe(true);
+    const front = view.filter((face) => face.panel === 'front').at(-1)!;
+    const across = front.points.map((point) => point[0]);
+    expect(Math.max(...across) - Math.min(...across)).toBe(cavity.width);
+  });
+});
