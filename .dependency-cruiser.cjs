@@ -25,7 +25,7 @@ module.exports = {
     {
       name: 'only-repositories-know-sql',
       severity: 'error',
-      from: { path: '^apps/server/src', pathNot: '(repository|database/|\\.test\\.ts$)' },
+      from: { path: '^apps/server/src', pathNot: '(repository|database/|testing/|\\.test\\.ts$)' },
       to: { path: 'node_modules/(knex|mysql2)' },
     },
     {
@@ -47,7 +47,7 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(/dist/|\\.d\\.ts$)' },
     tsPreCompilationDeps: true,
-    tsConfig: { fileName: 'apps/web/tsconfig.json' },
+    tsConfig: { fileName: 'tsconfig.rules.json' },
     enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'default', 'types'] },
   },
 };

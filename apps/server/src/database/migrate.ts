@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import * as rackAndBatches from './migrations/0001-rack-and-batches.js';
+import { up as rackAndBatches } from './migrations/0001-rack-and-batches.js';
 
 interface Step {
   name: string;
@@ -7,7 +7,7 @@ interface Step {
 }
 
 /** In order, forward only. A migration that has landed is never edited. */
-const STEPS: readonly Step[] = [{ name: '0001-rack-and-batches', ...rackAndBatches }];
+const STEPS: readonly Step[] = [{ name: '0001-rack-and-batches', up: rackAndBatches }];
 
 const source: Knex.MigrationSource<Step> = {
   getMigrations: async () => [...STEPS],

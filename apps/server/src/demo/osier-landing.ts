@@ -36,9 +36,9 @@ const board = (name: string, quantity: number, thickness: number, width: number,
 export function demoBoards(): NewBoard[] {
   return [
     board('Picket', 9, 5 / 8, 5.5, 72, { price: 340 }),
-    board('Picket, knot at 31', 1, 5 / 8, 5.5, 72, { price: 340, defects: [round('knot-sound', 31.1, 2.6, 0.45)] }),
+    board('Picket, knot at 31', 1, 5 / 8, 5.5, 72, { price: 250, defects: [round('knot-sound', 31.1, 2.6, 0.45)] }),
     board('Picket, split end', 1, 5 / 8, 5.5, 72, {
-      price: 340,
+      price: 220,
       defects: [strip('split', 68.5, 1.8, 3.5, 1.2), round('knot-sound', 22, 4.4, 0.35)],
     }),
     board('Roof board', 3, 3 / 4, 7.25, 96, { price: 1475, material: 'eastern-white-pine', faceB: 'planed', defects: [] }),

@@ -114,7 +114,6 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
           const far = placed.faceA.some(
             (corner) => !placed.faceB.some((other) => Math.hypot(corner[0] - other[0], corner[1] - other[1]) < 160),
           );
-          const upsideDown = placement.flipped;
           const roughUp = (placement.flipped ? board.faceB : board.faceA) === 'rough';
           const box = Math.floor(placement.copy / Math.max(1, part.quantity / boxesOf(laid.job))) + 1;
           return (
@@ -146,7 +145,7 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
                 height={(upper - bottom) * scale}
                 avoid={placed.cutAway.find((zone) => zone.kind === 'circle')}
                 board={{ scale, width: board.width, left, right }}
-                lines={[names?.get(placement.part) ?? placement.part, `box ${box}${upsideDown ? ', face down' : ''}`]}
+                lines={[names?.get(placement.part) ?? placement.part, `box ${box}`, ...(placement.flipped ? ['face down'] : [])]}
                 fill="#1f1609"
               />
             </g>
@@ -205,11 +204,16 @@ function FitText({ x, y, width, height, lines, fill, avoid, board }: FitTextProp
         ? (board.left * board.scale + (avoid.centre[0] - avoid.radius) * board.scale) / 2
         : ((avoid.centre[0] + avoid.radius) * board.scale + board.right * board.scale) / 2;
   }
-  const longest = Math.max(...lines.map((line) => line.length));
-  const turned = room < height && longest * 6.2 > room - 6;
+  const first = lines[0]?.length ?? 0;
+  const longest = Math.max(...lines.map((line, index) => line.length * (index === 0 ? 1 : SMALLER)));
+  const turned = room < height && first * 6.6 > room - 6;
   const [along, across] = turned ? [height, room] : [room, height];
-  const size = Math.min(13, (along - 8) / (longest * 0.54), (across - 4) / (lines.length * 1.2));
+  const fitting = (count: number) => Math.min(13, (along - 6) / ((count === 1 ? first : longest) * 0.56), (across - 3) / (count * 1.16));
+  // Better the name alone and legible than all of it and not.
+  const count = fitting(lines.length) >= 8 ? lines.length : fitting(2) >= 8 ? 2 : 1;
+  const size = fitting(Math.min(count, lines.length));
   if (size < 5) return null;
+  const shown = lines.slice(0, count);
   return (
     <text
       transform={`translate(${cx.toFixed(1)} ${y.toFixed(1)})${turned ? ' rotate(-90)' : ''}`}
@@ -218,14 +222,23 @@ function FitText({ x, y, width, height, lines, fill, avoid, board }: FitTextProp
       fontSize={size}
       className="pointer-events-none select-none"
     >
-      {lines.map((line, index) => (
-        <tspan key={line} x="0" dy={index === 0 ? `${0.35 - (lines.length - 1) * 0.58}em` : '1.16em'} fontWeight={index === 0 ? 700 : 400}>
+      {shown.map((line, index) => (
+        <tspan
+          key={line}
+          x="0"
+          y={(index - (shown.length - 1) / 2) * size * 1.12 + size * 0.35}
+          fontWeight={index === 0 ? 700 : 400}
+          fontSize={index === 0 ? size : size * SMALLER}
+        >
           {line}
         </tspan>
       ))}
     </text>
   );
 }
+
+/** Size of the lines under a name. */
+const SMALLER = 0.88;
 
 /** A tape along the near edge; its marks are the numbers to pencil. Marks too close together go to a second line. */
 function Tape({ length, scale, y, marks }: { length: Ticks; scale: number; y: number; marks: readonly TapeMark[] }) {
@@ -245,6 +258,20 @@ function Tape({ length, scale, y, marks }: { length: Ticks; scale: number; y: nu
         stroke="#9c7f2e"
         strokeWidth=".7"
       />
+      {marks.length === 0 &&
+        Array.from({ length: Math.floor(divisions / every) }, (_unused, index) => (
+          <text
+            key={index}
+            x={(index + 1) * every * step * scale - 3}
+            y={17}
+            textAnchor="end"
+            fontSize="10"
+            fill="#6d5410"
+            className="mono"
+          >
+            {(index + 1) * every * (style.system === 'inch' ? 1 : 10)}
+          </text>
+        ))}
       {marks.map((mark) => {
         const x = mark.near * scale;
         const text = printLength(mark.near, style);
@@ -253,7 +280,7 @@ function Tape({ length, scale, y, marks }: { length: Ticks; scale: number; y: nu
         if (!low) end = x;
         return (
           <g key={`${mark.part}/${mark.copy}`}>
-            <path d={`M${x} -3v${low ? 13 : 9}`} stroke="#1d5a96" strokeWidth="2" />
+            <path d={`M${x} -3v8`} stroke="#1d5a96" strokeWidth="2" />
             <text
               x={x - 3}
               y={low ? 22 : 13.5}

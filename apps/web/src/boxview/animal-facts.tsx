@@ -1,4 +1,4 @@
-import type { Animal, Range } from '@spare-knot/core/animals/animal.js';
+import { type Animal, type Range, readyWords } from '@spare-knot/core/animals/animal.js';
 import { MARK_MEANINGS } from '@spare-knot/core/measure/mark.js';
 import { fromMm } from '@spare-knot/core/measure/ticks.js';
 import type { ReactNode } from 'react';
@@ -40,7 +40,7 @@ export function AnimalFacts({ animal, brief = false }: { animal: Animal; brief?:
   }
   if (animal.cavity) rows.push(['Room high', <Between key="c" range={animal.cavity} />]);
   if (!brief && animal.mount) rows.push(['Hung at', `${animal.mount[0]} to ${animal.mount[1]} m`]);
-  if (!brief) rows.push(['Up by', animal.readyBy.replace('-', ' ')], ['Facing', animal.facing]);
+  if (!brief) rows.push(['Up by', readyWords(animal)], ['Facing', animal.facing]);
   return (
     <div className={brief ? 'text-[0.87rem]' : 'mt-2'}>
       <dl>

@@ -55,7 +55,7 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
     const behind = behindSection(drawn.box);
     const a = extentOf(front);
     const b = extentOf([...cut, ...behind]);
-    const margin = { left: 100, middle: 168, right: 104, top: 46, bottom: 62 };
+    const margin = { left: 100, middle: 168, right: 104, top: 78, bottom: 62 };
     const scale = Math.min(
       (width - margin.left - margin.middle - margin.right) / (a.right - a.left + b.right - b.left),
       (height - margin.top - margin.bottom) / (Math.max(a.high, b.high) - Math.min(a.low, b.low)),
@@ -222,7 +222,7 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
             value={plan.sizes[dimension.id] ?? 0}
             problem={problems.get(dimension.id) ?? null}
             disabled={locked}
-            className="w-[68px] text-center !min-h-7 !px-1 font-semibold !text-chalk"
+            className="w-[78px] text-center !min-h-7 !px-1 font-semibold !text-chalk"
             onChange={(ticks) => onSize(dimension.id, ticks)}
           />
         </At>

@@ -71,7 +71,15 @@ export default function SolidView({ box, height }: { box: PanelSet; height: numb
             {panels.map((panel) => (
               <group key={panel.id} position={panel.away.clone().multiplyScalar(apart)}>
                 <mesh geometry={panel.geometry}>
-                  <meshStandardMaterial color={COLOURS[panel.id] ?? '#e2c092'} flatShading side={DoubleSide} roughness={0.9} />
+                  <meshStandardMaterial
+                    color={COLOURS[panel.id] ?? '#e2c092'}
+                    flatShading
+                    side={DoubleSide}
+                    roughness={0.9}
+                    polygonOffset
+                    polygonOffsetFactor={2}
+                    polygonOffsetUnits={2}
+                  />
                   <Edges threshold={12} color="#3b2a14" />
                 </mesh>
                 {panel.hole &&

@@ -1,3 +1,4 @@
+import { readyWords } from '@spare-knot/core/animals/animal.js';
 import { animalById } from '@spare-knot/core/animals/find.js';
 import { buildBox } from '@spare-knot/core/box/families/families.js';
 import type { BatchRecord } from '@spare-knot/core/exchange/kept.js';
@@ -111,7 +112,7 @@ function BatchCard({ batch }: { batch: BatchRecord }) {
         </p>
         {animal && (
           <p className="text-soft">
-            Up and ready by {animal.readyBy.replace('-', ' ')} · {animal.facing}
+            Up and ready by {readyWords(animal)} · {animal.facing}
           </p>
         )}
       </div>

@@ -5,6 +5,7 @@ import { useWidth } from '../board/use-width';
 import { BoardEditor } from '../rack/board-editor';
 import { BoardRow } from '../rack/board-row';
 import { QuickEntry } from '../rack/quick-entry';
+import { rackScale } from '../rack/rack-scale';
 import { useRack } from '../rack/use-rack';
 import { HeaderEnd } from '../ui/header-end';
 import { useNotice } from '../ui/notice';
@@ -16,9 +17,7 @@ export function Rack() {
   const { query, boards } = rack;
   const [open, setOpen] = useState<string | null>(null);
   const [ref, width] = useWidth<HTMLUListElement>();
-  const longest = Math.max(1, ...boards.map((board) => board.length));
-  const widest = Math.max(1, ...boards.map((board) => board.width));
-  const scale = Math.min((width - 40) / longest, 260 / widest);
+  const scaleOf = rackScale(boards, width - 40);
   const pieces = boards.reduce((sum, board) => sum + board.quantity, 0);
   return (
     <main className="mx-auto max-w-[1200px] px-6 py-6">
@@ -28,7 +27,7 @@ export function Rack() {
           <h1 className="text-3xl">Rack</h1>
           <p className="text-soft">
             {query.data
-              ? `${pieces} ${pieces === 1 ? 'board' : 'boards'} and offcuts, drawn to one scale, face A up.`
+              ? `${pieces} ${pieces === 1 ? 'board' : 'boards'} and offcuts, drawn to one scale (sheets smaller), face A up.`
               : 'Looking at the rack…'}
           </p>
         </div>
@@ -51,7 +50,7 @@ export function Rack() {
         {width > 0 &&
           boards.map((board) => (
             <li key={board.id} className="card p-3" data-board={board.name}>
-              <BoardRow board={board} scale={scale}>
+              <BoardRow board={board} scale={scaleOf(board)}>
                 <button
                   type="button"
                   className="btn btn-quiet"

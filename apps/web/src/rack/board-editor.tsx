@@ -97,7 +97,6 @@ export function BoardEditor({ board, onDefects, onChange }: Props) {
               height={board.width * scale}
               fill="transparent"
               className="cursor-crosshair"
-              // biome-ignore lint/a11y/noNoninteractiveTabindex: arrow keys move the cross on it
               tabIndex={0}
               aria-label={`Face of ${board.name}: Enter puts a ${DEFECT_NAMES[kind]} at the cross`}
               onClick={onClick}

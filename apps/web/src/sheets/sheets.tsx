@@ -85,6 +85,7 @@ export function Sheets() {
                     board={board}
                     title={titles[at]!}
                     names={names}
+                    share={board.length / longestOf(layout?.boards ?? [], boards)}
                     width={size.width - 2 * MARGIN}
                   />
                 ) : null;
@@ -106,12 +107,15 @@ function boardTitles(laid: readonly LaidBoard[], boards: readonly BoardRecord[])
   });
 }
 
-/** Millimetres of paper that one board takes: heading, drawing, marks. */
-function paperHeight(laid: LaidBoard, board: BoardRecord | undefined, paperWidth: number): number {
+/** Millimetres of paper that one board takes at a scale (paper millimetres a tick): heading, drawing, marks. */
+function paperHeight(laid: LaidBoard, board: BoardRecord | undefined, scale: number): number {
   if (!board) return 0;
-  const scale = paperWidth / board.length;
   return 22 + board.width * scale + 16 + Math.ceil(laid.placements.length / 2) * 5.6;
 }
+
+/** The longest board in use: all boards are drawn to its scale. */
+const longestOf = (laid: readonly LaidBoard[], boards: readonly BoardRecord[]): number =>
+  Math.max(1, ...boards.filter((board) => laid.some((each) => each.stock === board.id)).map((board) => board.length));
 
 function pages(
   laid: readonly LaidBoard[],
@@ -119,13 +123,14 @@ function pages(
   size: { width: number; height: number },
 ): { laid: LaidBoard; index: number }[][] {
   const room = size.height - 2 * MARGIN - 26;
+  const scale = (size.width - 2 * MARGIN) / longestOf(laid, boards);
   const result: { laid: LaidBoard; index: number }[][] = [];
   let left = 0;
   laid.forEach((each, index) => {
     const height = paperHeight(
       each,
       boards.find((board) => board.id === each.stock),
-      size.width - 2 * MARGIN,
+      scale,
     );
     if (height > left || result.length === 0) {
       result.push([]);
@@ -297,17 +302,20 @@ function BoardSheet({
   title,
   names,
   width,
+  share,
 }: {
   job: LayoutJob;
   laid: LaidBoard;
   board: BoardRecord;
   title: string;
   names: ReadonlyMap<string, string>;
+  /** Millimetres of paper for the longest board, and this board's share of them. */
   width: number;
+  share: number;
 }) {
   const { marks, rips } = useMemo(() => boardMarks(job, laid), [job, laid]);
   // The drawing is made at four units a millimetre of paper, so that its lettering keeps its size.
-  const scale = (width * 4 - 4) / board.length;
+  const scale = (width * share * 4 - 4) / board.length;
   return (
     <article className="mt-[4mm]">
       <p>
@@ -327,7 +335,7 @@ function BoardSheet({
           </>
         )}
       </p>
-      <div className="mt-[1mm] [&_svg]:h-auto [&_svg]:w-full">
+      <div className="mt-[1mm] [&_svg]:h-auto [&_svg]:w-full" style={{ width: `${share * 100}%` }}>
         <BoardDrawing board={board} scale={scale} laid={{ job, board: laid }} names={names} tape label={title} />
       </div>
       <ol className="mt-[1mm] grid grid-cols-2 gap-x-[8mm] text-[3mm]">

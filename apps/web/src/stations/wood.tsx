@@ -13,6 +13,7 @@ import { Length } from '../measure/length';
 import { BoardEditor } from '../rack/board-editor';
 import { BoardRow } from '../rack/board-row';
 import { QuickEntry } from '../rack/quick-entry';
+import { rackScale } from '../rack/rack-scale';
 import { useRack } from '../rack/use-rack';
 import { Trouble } from '../ui/trouble';
 
@@ -40,9 +41,7 @@ export function WoodStation() {
   const body = all.filter((role) => role !== 'roof');
   const nameOf = (role: string) => family.roles.find((each) => each.id === role)?.label ?? role;
   const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((each) => b.includes(each));
-  const longest = Math.max(1, ...rack.boards.map((board) => board.length));
-  const widest = Math.max(1, ...rack.boards.map((board) => board.width));
-  const scale = Math.min((width - 34) / longest, 190 / widest);
+  const scaleOf = rackScale(rack.boards, width - 34);
 
   const use = (board: BoardRecord) => {
     const plan = { ...draft.plan, wood: { ...draft.plan.wood, ...Object.fromEntries(roles.map((role) => [role, woodOf(board)])) } };
@@ -153,7 +152,7 @@ export function WoodStation() {
               const using = family.roles.filter((role) => sameWood(draft.plan.wood[role.id], board));
               return (
                 <li key={board.id} className={`card p-3 ${using.length > 0 ? '!border-2 !border-moss' : ''}`} data-board={board.name}>
-                  <BoardRow board={board} scale={scale}>
+                  <BoardRow board={board} scale={scaleOf(board)}>
                     <button
                       type="button"
                       className="btn btn-quiet"

@@ -35,6 +35,15 @@ export interface Animal {
   note: string;
 }
 
+/** When a box is to be up, as words: `early-march` becomes `early March`. */
+export const readyWords = (animal: Animal): string =>
+  animal.readyBy
+    .replace('-', ' ')
+    .replace(
+      /\b(january|february|march|april|may|june|july|august|september|october|november|december)\b/,
+      (month) => month.charAt(0).toUpperCase() + month.slice(1),
+    );
+
 export const REGION_NAMES: Record<Region, string> = { na: 'North America', eu: 'Europe', au: 'Australia' };
 
 export const FAMILY_NAMES: Record<BoxFamilyId, string> = {

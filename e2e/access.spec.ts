@@ -1,0 +1,40 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test } from './house.js';
+
+const pages = [
+  ['bench', '/'],
+  ['new batch', '/new'],
+  ['rack', '/rack'],
+  ['box', 'box'],
+  ['wood', 'wood'],
+  ['layout', 'layout'],
+  ['sheets', 'sheets'],
+] as const;
+
+for (const [name, path] of pages) {
+  test(`${name} breaks no rule of WCAG 2.2 AA that a machine can check`, async ({ page }) => {
+    await page.goto('/');
+    if (!path.startsWith('/')) {
+      await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
+      await page
+        .getByRole('navigation', { name: 'Stations' })
+        .getByRole('link', { name: new RegExp(path, 'i') })
+        .click();
+    } else await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+    expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`)).toEqual([]);
+  });
+}
+
+test('a batch can be begun without a mouse', async ({ page }) => {
+  await page.goto('/new');
+  await page.getByLabel('Search animals').fill('saw-whet');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('How many boxes').fill('2');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
+  await page.getByRole('radio', { name: /over the back/ }).press('Space');
+  await expect(page.getByRole('radio', { name: /over the back/ })).toBeChecked();
+});

@@ -1,0 +1,127 @@
+import { chooseWood, expect, kept, startBatch, test, type } from './house.js';
+
+const rackCount = async (page: import('@playwright/test').Page): Promise<number> => {
+  await page.goto('/rack');
+  const text = await page.getByText(/boards? and offcuts, drawn to one scale/).innerText();
+  return Number(/\d+/.exec(text)?.[0]);
+};
+
+test('boards are taken once, though two windows press, and undo gives them back', async ({ page, context }) => {
+  const before = await rackCount(page);
+  await startBatch(page, 'Black-capped chickadee', 2);
+  await chooseWood(page);
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 15_000 });
+  await kept(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  const presses = [page, other].map((window) => window.getByRole('button', { name: 'Take these boards' }));
+  await expect(presses[1]!).toBeEnabled();
+  await Promise.all(presses.map((press) => press.dblclick()));
+  for (const window of [page, other]) await expect(window.getByRole('button', { name: 'Give the boards back' })).toBeVisible();
+  await expect(page.getByText('The boards are off the rack').or(other.getByText('The boards are off the rack'))).toBeVisible();
+
+  const laid = await page.getByRole('region', { name: 'Boards laid out' }).getByRole('img').count();
+  const keptPieces = Number(/Back to the rack\s+(\d+)/.exec(await page.getByRole('region', { name: 'Result' }).innerText())?.[1]);
+  const address = page.url();
+  expect(await rackCount(page)).toBe(before - laid + keptPieces);
+  await page.goto(address);
+  await expect(page.getByText(/The boards of this batch are taken/)).toBeVisible();
+  await page.getByRole('button', { name: 'Give the boards back' }).click();
+  await expect(page.getByText('The boards are back on the rack.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take these boards' })).toBeVisible();
+  expect(await rackCount(page)).toBe(before);
+  await other.close();
+});
+
+test('two windows that change one batch: the later one sees both versions and chooses', async ({ page, context }) => {
+  await startBatch(page, 'House wren', 3);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('img', { name: /Front view and section/ })).toBeVisible();
+  await page.getByLabel('Name of the batch').fill('Wrens by the slip');
+  await expect(page.getByText(/^kept \d/)).toBeVisible();
+  await other.getByLabel('Name of the batch').fill('Wrens by the shed');
+  await expect(other.getByRole('alertdialog')).toContainText('Wrens by the slip');
+  await expect(other.getByRole('alertdialog')).toContainText('Wrens by the shed');
+  await other.getByRole('button', { name: 'Keep what is here' }).click();
+  await expect(other.getByText(/^kept \d/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Name of the batch')).toHaveValue('Wrens by the shed');
+  await other.close();
+});
+
+test('the rack: a line as people say it, a knot by mouse, another by keys, undo', async ({ page }) => {
+  await page.goto('/rack');
+  const line = page.getByLabel(/Boards in one line/);
+  await line.fill('two nice ones');
+  await line.press('Enter');
+  await expect(page.getByText(/gives no size/)).toBeVisible();
+  await line.fill('3 shelf boards 3/4 x 5 1/2 x 4ft pine rough 5.20');
+  await expect(page.getByText(/3 × Shelf board:/)).toBeVisible();
+  await line.press('Enter');
+  const pile = page.locator('[data-board="Shelf board"]');
+  await expect(pile).toHaveCount(1);
+  await pile.getByRole('button', { name: 'Measure and mark' }).click();
+  await page.getByTestId('board-face').click({ position: { x: 200, y: 30 } });
+  await expect(page.getByText('One taken out of the pile, sound knot marked: Shelf board.')).toBeVisible();
+  await expect(pile).toHaveCount(2);
+
+  const marked = pile.filter({ has: page.getByTestId('board-face') });
+  await expect(marked.locator('[data-defect="knot-sound"]')).toHaveCount(2); // small and large drawing
+  await page.getByText('nail', { exact: true }).click();
+  const face = page.getByTestId('board-face');
+  await face.focus();
+  for (const key of ['ArrowRight', 'ArrowRight', 'ArrowUp', 'Enter']) await face.press(key);
+  await expect(marked.locator('[data-defect="nail"]')).toHaveCount(2);
+  await expect(page.getByText('nail marked: Shelf board.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(marked.locator('[data-defect="nail"]')).toHaveCount(0);
+
+  await pile
+    .first()
+    .getByRole('button', { name: /Take Shelf board off/ })
+    .click();
+  await expect(pile).toHaveCount(1);
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(pile).toHaveCount(2);
+});
+
+test('CSV: good lines come onto the rack, bad ones are named', async ({ page }) => {
+  await page.goto('/rack');
+  const csv = 'name,quantity,thickness,width,length\nDock plank,4,1 in,6 in,8 ft\nBroken,4,thick,6 in,8 ft\nHoley,1,19,140,900\n';
+  await page.getByLabel('CSV file of boards').setInputFiles({ name: 'dock.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await expect(page.getByRole('alert')).toContainText('line 3: thickness');
+  await expect(page.locator('[data-board="Dock plank"]')).toBeVisible();
+  await expect(page.locator('[data-board="Holey"]')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save as CSV' }).click();
+  expect((await download).suggestedFilename()).toBe('rack.csv');
+});
+
+test('a layout with panels that fit no board says so and places the rest; the search can be stopped', async ({ page }) => {
+  await startBatch(page, 'Wood duck', 1);
+  await chooseWood(page);
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  const result = page.getByRole('region', { name: 'Result' });
+  await expect(result).toContainText('find no place');
+  await expect(result).toContainText(/wider than any board/);
+  const stop = page.getByRole('button', { name: /Stop/ });
+  if (await stop.isVisible()) await stop.click();
+  await expect(page.getByRole('button', { name: 'Look again' })).toBeEnabled();
+  await type(page, 'Kerf', 'none');
+  await expect(page.getByRole('alert').filter({ hasText: '“none”' })).toBeVisible();
+});
+
+test('a deleted batch can be put back; an unknown address leads back to the bench', async ({ page }) => {
+  await startBatch(page, 'Blue tit', 1);
+  await page.getByLabel('Name of the batch').fill('A box to lose');
+  await expect(page.getByText(/^kept \d/)).toBeVisible();
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Delete A box to lose' }).click();
+  await expect(page.getByRole('heading', { name: 'A box to lose' })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('heading', { name: 'A box to lose' })).toBeVisible();
+  await page.goto('/nowhere');
+  await expect(page.getByText('The address leads nowhere.')).toBeVisible();
+});
