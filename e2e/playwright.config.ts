@@ -7,7 +7,7 @@ export default defineConfig({
   timeout: 60_000,
   expect: { timeout: 10_000 },
   reporter: [['list']],
-  testIgnore: process.env.SPARE_KNOT_PICTURES ? [] : ['pictures.spec.ts'],
+  testIgnore: process.env.SPARE_KNOT_PICTURES ? [] : ['pictures.spec.ts', 'speed.spec.ts'],
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',

@@ -11,6 +11,6 @@ export default defineConfig({
     ],
   },
   worker: { format: 'es' },
-  build: { target: 'es2022', assetsInlineLimit: 0 },
+  build: { target: 'es2022', assetsInlineLimit: 0, chunkSizeWarningLimit: 1100 },
   server: { proxy: { '/api': 'http://127.0.0.1:4310' } },
 });

@@ -89,7 +89,7 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
   const entranceTo = schools.entranceTo === 'sill' ? cavity.sill : centre;
   const belowFront = toY(a.low) + 18;
   const belowSection = toY(b.low) + 18;
-  const leftOfFront = frontX(a.left) - 22;
+  const leftOfFront = frontX(a.left) - 34;
   const leftOfSection = sectionX(b.left) - 20;
   const rightOfSection = sectionX(b.right) + 18;
   const overhangFrom = -wood('front') - (drawn.plan.sizes.overhangFront ?? 0);
@@ -120,7 +120,7 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
     level('depth', belowSection, sectionX(depthFrom), sectionX(depthTo), toY(sideLow)),
     vertical('frontHeight', leftOfSection, sideLow, heightAt(sideFrom), sectionX(sideFrom)),
     ...(schools.roof !== 'flat' && schools.slope === 'heights'
-      ? [vertical('backHeight', rightOfSection + 18, sideLow, heightAt(sideTo), sectionX(sideTo))]
+      ? [vertical('backHeight', rightOfSection + 28, sideLow, heightAt(sideTo), sectionX(sideTo))]
       : []),
     {
       id: 'overhangFront',

@@ -1,10 +1,19 @@
 import type { NewBoard } from '@spare-knot/core/exchange/kept.js';
 import { printMoney } from '@spare-knot/core/measure/money.js';
+import { type LengthStyle, printLength, printLengthUnit } from '@spare-knot/core/measure/print.js';
 import { materialName } from '@spare-knot/core/wood/material.js';
+import { NOMINAL_SIZES, type NominalSize } from '@spare-knot/core/wood/nominal.js';
 import { parseRackLine } from '@spare-knot/core/wood/quick-entry.js';
-import { useId, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { Length } from '../measure/length';
 import { useUnits } from '../measure/units';
+
+/** A nominal size as the beginning of a line: by its name where that says it all, else by its actual thickness and width. */
+function beginning(size: NominalSize, style: LengthStyle): string {
+  if (/^\d+×\d+$/.test(size.name)) return size.name;
+  const word = size.name.replace(/[\d,].*$/, '').trim() || 'board';
+  return `${word} ${printLengthUnit(size.thickness, style)} x ${printLengthUnit(size.width, style)}`;
+}
 
 /** Boards entered in one line, as people say it; what was understood is shown while typing. */
 export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<unknown> }) {
@@ -13,6 +22,7 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
   const [busy, setBusy] = useState(false);
   const [tried, setTried] = useState(false);
   const id = useId();
+  const field = useRef<HTMLInputElement>(null);
   const parsed = line.trim() === '' ? null : parseRackLine(line, style.system);
   const add = async () => {
     setTried(true);
@@ -40,6 +50,7 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
       <div className="mt-1 flex gap-2">
         <input
           id={id}
+          ref={field}
           className="field mono !min-h-10 flex-1"
           placeholder="6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40"
           value={line}
@@ -47,6 +58,25 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
           aria-describedby={`${id}-read`}
           onChange={(event) => setLine(event.target.value)}
         />
+        <label className="flex items-center">
+          <span className="sr-only">Sold as</span>
+          <select
+            className="field !min-h-10 w-44"
+            value=""
+            onChange={(event) => {
+              const size = NOMINAL_SIZES.find((each) => each.name === event.target.value);
+              if (size) setLine(`${/^\d+(?=\s|$)/.exec(line.trim())?.[0] ?? '1'} ${beginning(size, style)} x `);
+              field.current?.focus();
+            }}
+          >
+            <option value="">sold as…</option>
+            {NOMINAL_SIZES.map((size) => (
+              <option key={size.name} value={size.name}>
+                {size.name}: {printLength(size.thickness, style)} × {printLengthUnit(size.width, style)} [{size.mark}]
+              </option>
+            ))}
+          </select>
+        </label>
         <button type="submit" className="btn btn-main" disabled={busy || line.trim() === ''}>
           Put on the rack
         </button>

@@ -39,7 +39,7 @@ export function Sheets() {
   );
   const titles = useMemo(() => boardTitles(layout?.boards ?? [], boards), [layout, boards]);
   const groups = useMemo(() => pages(layout?.boards ?? [], boards, size), [layout, boards, size]);
-  const total = 1 + groups.length;
+  const total = groups.length;
   return (
     <>
       <StationActions>
@@ -67,15 +67,11 @@ export function Sheets() {
       </div>
       <style>{`@page { size: ${size.width}mm ${size.height}mm; margin: 0 } @media print { html { background: #fff } }`}</style>
       <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
-        {sound && (
-          <Sheet size={size} number={1} of={total} name={draft.name}>
-            <CutList box={sound.box} names={names} boxes={draft.boxes} />
-          </Sheet>
-        )}
-        {made?.ok &&
-          groups.map((group, index) => (
-            <Sheet key={group[0]!.index} size={size} number={index + 2} of={total} name={draft.name}>
-              {group.map(({ laid, index: at }) => {
+        {groups.map((group, index) => (
+          <Sheet key={index} size={size} number={index + 1} of={total} name={draft.name}>
+            {index === 0 && sound && <CutList box={sound.box} names={names} boxes={draft.boxes} />}
+            {made?.ok &&
+              group.map(({ laid, index: at }) => {
                 const board = boards.find((each) => each.id === laid.stock);
                 return board ? (
                   <BoardSheet
@@ -90,8 +86,8 @@ export function Sheets() {
                   />
                 ) : null;
               })}
-            </Sheet>
-          ))}
+          </Sheet>
+        ))}
       </main>
     </>
   );
@@ -110,13 +106,17 @@ function boardTitles(laid: readonly LaidBoard[], boards: readonly BoardRecord[])
 /** Millimetres of paper that one board takes at a scale (paper millimetres a tick): heading, drawing, marks. */
 function paperHeight(laid: LaidBoard, board: BoardRecord | undefined, scale: number): number {
   if (!board) return 0;
-  return 22 + board.width * scale + 16 + Math.ceil(laid.placements.length / 2) * 5.6;
+  return 17.5 + board.width * scale + Math.ceil(laid.placements.length / 2) * 4.7 + (laid.offcuts.length > 0 ? 4.5 : 0);
 }
 
 /** The longest board in use: all boards are drawn to its scale. */
 const longestOf = (laid: readonly LaidBoard[], boards: readonly BoardRecord[]): number =>
   Math.max(1, ...boards.filter((board) => laid.some((each) => each.stock === board.id)).map((board) => board.length));
 
+/** Millimetres of the first sheet that the cut list takes. */
+const CUT_LIST = 106;
+
+/** Boards for each sheet; the first sheet has the cut list above them. */
 function pages(
   laid: readonly LaidBoard[],
   boards: readonly BoardRecord[],
@@ -124,15 +124,15 @@ function pages(
 ): { laid: LaidBoard; index: number }[][] {
   const room = size.height - 2 * MARGIN - 26;
   const scale = (size.width - 2 * MARGIN) / longestOf(laid, boards);
-  const result: { laid: LaidBoard; index: number }[][] = [];
-  let left = 0;
+  const result: { laid: LaidBoard; index: number }[][] = [[]];
+  let left = room - CUT_LIST;
   laid.forEach((each, index) => {
     const height = paperHeight(
       each,
       boards.find((board) => board.id === each.stock),
       scale,
     );
-    if (height > left || result.length === 0) {
+    if (height > left) {
       result.push([]);
       left = room;
     }

@@ -8,7 +8,7 @@ import { printAngle } from '@spare-knot/core/measure/angle.js';
 import { MARK_MEANINGS } from '@spare-knot/core/measure/mark.js';
 import { TICKS_PER_MM } from '@spare-knot/core/measure/ticks.js';
 import { Popover, Tabs } from 'radix-ui';
-import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useMemo } from 'react';
 import { Link } from 'react-router';
 import { useBatch } from '../batch/batch-context';
 import { StationActions } from '../batch/station-actions';
@@ -16,6 +16,7 @@ import { useWidth } from '../board/use-width';
 import { AnimalFacts } from '../boxview/animal-facts';
 import { Drawings } from '../boxview/drawings';
 import { SectionPicture } from '../boxview/section-picture';
+import { AngleField } from '../measure/angle-field';
 import { Length, Sentence } from '../measure/length';
 import { LengthField } from '../measure/length-field';
 
@@ -219,48 +220,6 @@ function OptionPicture({ plan, school, option }: { plan: BoxPlan; school: string
     <SectionPicture box={box} width={50} height={42} accent={accent} />
   ) : (
     <span className="grid h-[42px] place-items-center text-danger">not so</span>
-  );
-}
-
-function AngleField({
-  label,
-  value,
-  problem,
-  locked,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  problem: string | null;
-  locked: boolean;
-  onChange: (angle: number) => void;
-}) {
-  const [text, setText] = useState(String(value));
-  useEffect(() => setText(String(value)), [value]);
-  const keep = () => {
-    const angle = Number(text.replace(',', '.').replace('°', ''));
-    if (Number.isFinite(angle) && text.trim() !== '') onChange(angle);
-    else setText(String(value));
-  };
-  return (
-    <label className="block">
-      <span className="label block">{label}</span>
-      <input
-        className="field mono w-20"
-        value={text}
-        disabled={locked}
-        aria-invalid={problem !== null}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={keep}
-        onKeyDown={(event) => event.key === 'Enter' && keep()}
-      />
-      <span className="text-sm text-soft"> °</span>
-      {problem && (
-        <span role="alert" className="block text-sm text-danger">
-          {problem}
-        </span>
-      )}
-    </label>
   );
 }
 

@@ -13,6 +13,7 @@ import { useBatch } from '../batch/batch-context';
 import { StationActions } from '../batch/station-actions';
 import { BoardDrawing } from '../board/board-drawing';
 import { useWidth } from '../board/use-width';
+import { AngleField } from '../measure/angle-field';
 import { Length } from '../measure/length';
 import { LengthField } from '../measure/length-field';
 import { RACK, useRack } from '../rack/use-rack';
@@ -55,6 +56,7 @@ export function LayoutStation() {
   const proposed = useRef(batch.proposed);
   proposed.current = batch.proposed;
   const [held, setHeld] = useState<Layout | null>(null);
+  const started = useRef(false);
   useEffect(() => {
     if (!job || accepted) return;
     const kept = proposed.current;
@@ -63,7 +65,9 @@ export function LayoutStation() {
       return;
     }
     setHeld(null);
-    const timer = setTimeout(() => start(job), 120);
+    // The first time at once; later a moment after the last change.
+    const timer = setTimeout(() => start(job), started.current ? 120 : 0);
+    started.current = true;
     return () => clearTimeout(timer);
   }, [job, accepted, start]);
 
@@ -192,7 +196,7 @@ export function LayoutStation() {
             <LengthField label="Kerf" value={draft.saw.kerf} disabled={locked} onChange={(kerf) => changeSaw({ kerf })} />
             <LengthField label="Trim each end" value={draft.saw.endTrim} disabled={locked} onChange={(endTrim) => changeSaw({ endTrim })} />
             <LengthField
-              label="Keep offcuts from"
+              label="Keep offcuts long from"
               value={draft.saw.keep.length}
               disabled={locked}
               onChange={(length) => changeSaw({ keep: { ...draft.saw.keep, length } })}
@@ -208,6 +212,31 @@ export function LayoutStation() {
             />
             Chop saw only: nothing is ripped
           </label>
+          <details className="mt-1">
+            <summary className="min-h-7 font-semibold text-chalk">More of the saw</summary>
+            <div className="mt-1 grid grid-cols-2 gap-2">
+              <AngleField
+                label="Fence turns to"
+                value={draft.saw.maxMitre}
+                problem={null}
+                locked={locked}
+                onChange={(angle) => angle >= 0 && angle <= 90 && changeSaw({ maxMitre: angle })}
+              />
+              <AngleField
+                label="Blade tilts to"
+                value={draft.saw.maxTilt}
+                problem={null}
+                locked={locked}
+                onChange={(angle) => angle >= 0 && angle <= 90 && changeSaw({ maxTilt: angle })}
+              />
+              <LengthField
+                label="Keep offcuts wide from"
+                value={draft.saw.keep.width}
+                disabled={locked}
+                onChange={(width) => changeSaw({ keep: { ...draft.saw.keep, width } })}
+              />
+            </div>
+          </details>
           <p className="mt-2 text-sm text-soft">
             Measure the kerf on a scrap: it is the saw’s, not the book’s. Guards on, eyes and ears covered; pieces too short to hold are
             clamped. Follow the saw’s own manual.

@@ -1,0 +1,67 @@
+import { readFileSync } from 'node:fs';
+import { animalById } from '@spare-knot/core/animals/find.js';
+import { checkBox } from '@spare-knot/core/box/checks.js';
+import { buildBox } from '@spare-knot/core/box/families/families.js';
+import { readBoxPlan } from '@spare-knot/core/exchange/box-plan-file.js';
+import { readStock } from '@spare-knot/core/exchange/stock-file.js';
+import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
+import { jobForBoxes } from '@spare-knot/core/layout/job-for-boxes.js';
+import { searchLayout } from '@spare-knot/core/layout/search/search.js';
+
+/** Times the core on the example files. Prints milliseconds; compare them only within one run. */
+const example = (name: string) => readFileSync(new URL(`../../../examples/${name}`, import.meta.url), 'utf8');
+const plan = readBoxPlan(example('chickadee.plan.json'));
+const stock = readStock(example('rack.csv'));
+if (!plan.ok || !stock.ok) throw new Error('the examples cannot be read');
+
+const median = (values: number[]): number => values.sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
+function timed(runs: number, work: (run: number) => void): number[] {
+  return Array.from({ length: runs }, (_unused, run) => {
+    const began = performance.now();
+    work(run);
+    return performance.now() - began;
+  });
+}
+const say = (what: string, values: number[]) => {
+  const sorted = [...values].sort((a, b) => a - b);
+  console.log(
+    `${what.padEnd(58)} median ${median(values).toFixed(2).padStart(9)}   min ${sorted[0]!.toFixed(2).padStart(9)}   max ${sorted.at(-1)!.toFixed(2).padStart(9)} ms`,
+  );
+};
+
+const animal = animalById(plan.value.animal);
+say(
+  'one size changed: panels, checks',
+  timed(200, (run) => {
+    const built = buildBox({ ...plan.value, sizes: { ...plan.value.sizes, frontHeight: plan.value.sizes.frontHeight! + run } });
+    if (built.ok) checkBox(plan.value, built.box, animal);
+  }),
+);
+
+const built = buildBox(plan.value);
+if (!built.ok) throw new Error('the example is not sound');
+for (const boxes of [1, 6, 10]) {
+  const enough = stock.value.map((kind) => ({ ...kind, quantity: kind.offcut ? kind.quantity : kind.quantity * boxes }));
+  const job = jobForBoxes('bench', plan.value, built.box, boxes, enough, undefined, 3);
+  const first: number[] = [];
+  let last = '';
+  for (let run = 0; run < 5; run += 1) {
+    const began = performance.now();
+    let at = Number.NaN;
+    const layout = searchLayout(job, {
+      clock: () => performance.now(),
+      onBetter: () => {
+        if (Number.isNaN(at)) at = performance.now() - began;
+      },
+      stopped: () => !Number.isNaN(at),
+    });
+    first.push(at);
+    if (checkLayout(job, layout).length > 0) throw new Error('the first layout is not valid');
+    last = `cost ${(layout.cost / 100).toFixed(2)}, bound ${(layout.lowerBound / 100).toFixed(2)}`;
+  }
+  say(`${boxes} boxes: first valid layout (${last})`, first);
+  const layout = searchLayout(job, { clock: () => performance.now() });
+  console.log(
+    `   after ${layout.seconds.toFixed(1)} s: cost ${(layout.cost / 100).toFixed(2)}, bound ${(layout.lowerBound / 100).toFixed(2)}, yield ${(layout.yield * 100).toFixed(1)} %, ${layout.optimal ? 'proven' : 'not proven'}`,
+  );
+}

@@ -1,0 +1,38 @@
+import { fileURLToPath } from 'node:url';
+import { expect, test } from './house.js';
+
+/** The pictures in docs/screenshots, made from the demo: SPARE_KNOT_PICTURES=1 and the browser tests’ runner. */
+const path = (name: string) => fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url));
+
+test('pictures of every main view', async ({ page }) => {
+  await page.goto('/new');
+  await page.getByRole('button', { name: /Black-capped chickadee/ }).click();
+  await page.screenshot({ path: path('start-a-batch') });
+  await page.goto('/rack');
+  await page.locator('[data-board="Picket, knot at 31"]').getByRole('button', { name: 'Measure and mark' }).click();
+  await page.getByTestId('board-face').focus();
+  await page.screenshot({ path: path('rack') });
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
+  await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Why slope?' }).click();
+  await page.screenshot({ path: path('box') });
+  await page.keyboard.press('Escape');
+  await page.getByRole('tab', { name: 'Dry fit' }).click();
+  await expect(page.locator('canvas')).toBeVisible();
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: path('dry-fit') });
+  await page.getByRole('link', { name: 'Choose the wood' }).click();
+  await expect(page.locator('[data-board="Picket"]')).toBeVisible();
+  await page.screenshot({ path: path('wood') });
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
+  await page.screenshot({ path: path('layout') });
+  await page.getByRole('link', { name: 'Print sheets' }).click();
+  await page.setViewportSize({ width: 900, height: 1100 });
+  await page.locator('[data-sheet="1"]').screenshot({ path: path('sheet') });
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto('/');
+  await expect(page.getByText(/Laid out on \d+ boards/)).toBeVisible();
+  await page.screenshot({ path: path('bench') });
+});
