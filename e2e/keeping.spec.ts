@@ -61,6 +61,7 @@ test('the rack: a line as people say it, a knot by mouse, another by keys, undo'
   await line.fill('3 shelf boards 3/4 x 5 1/2 x 4ft pine rough 5.20');
   await expect(page.getByText(/3 × Shelf board:/)).toBeVisible();
   await line.press('Enter');
+  await expect(line).toHaveValue('');
   await page.getByLabel('Sold as').selectOption('1×8');
   await expect(line).toHaveValue('1 1×8 x ');
   await line.pressSequentially('8ft pine');
