@@ -125,6 +125,52 @@ describe('batches', () => {
     expect(second.body.current).toMatchObject({ name: 'First', version: 2 });
   });
 
+  test('what the first version wrote still opens', async () => {
+    // A row exactly as version 1 of the plan and of the layout were written.
+    const id = '7f8dd3f3-a78e-423a-95f2-fd4efbb92da8';
+    const wood = { thickness: 15.875, width: 139.7, material: 'western-red-cedar', faceA: 'rough', faceB: 'rough' };
+    const plan = {
+      format: 'spare-knot/box-plan',
+      version: 1,
+      family: 'slant-roof',
+      animal: 'house-wren',
+      sizes: { width: 139.7, depth: 139.7, frontHeight: 200 },
+      angles: { slope: 10 },
+      schools: { roof: 'butt' },
+      wood: { front: wood },
+    };
+    const saw = { kerf: 3.2, rip: true, throughCuts: true, maxMitre: 50, maxTilt: 45, endTrim: 0, keep: { length: 150, width: 60 } };
+    const when = new Date('2026-11-24T05:00:00Z');
+    await house.database('batches').insert({
+      id,
+      name: 'Old',
+      boxes: 2,
+      units: 'mm',
+      division: 1,
+      plan: JSON.stringify(plan),
+      saw: JSON.stringify(saw),
+      created_at: when,
+      changed_at: when,
+    });
+    const layout = {
+      format: 'spare-knot/layout',
+      version: 1,
+      boards: [],
+      unplaced: [],
+      cost: 3.4,
+      lowerBound: 3.4,
+      boundProof: 'area',
+      optimal: true,
+      yield: 0.9,
+      seconds: 1,
+    };
+    await house.database('layouts').insert({ batch_id: id, layout: JSON.stringify(layout) });
+    const opened = batchRecord.parse((await house.http.get(`/api/batches/${id}`)).body);
+    expect(opened.plan.sizes.width).toBe(44704);
+    expect(opened.saw.kerf).toBe(1024);
+    expect(opened.proposed).toMatchObject({ cost: 340, optimal: true });
+  });
+
   test('a plan of an unknown version is refused by name', async () => {
     const bad = railTrail() as { plan: { version: number } };
     bad.plan.version = 9;

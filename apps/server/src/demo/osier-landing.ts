@@ -42,7 +42,8 @@ export function demoBoards(): NewBoard[] {
       defects: [strip('split', 68.5, 1.8, 3.5, 1.2), round('knot-sound', 22, 4.4, 0.35)],
     }),
     board('Roof board', 3, 3 / 4, 7.25, 96, { price: 1475, material: 'eastern-white-pine', faceB: 'planed', defects: [] }),
-    board('Boat-shop cedar', 2, 7 / 8, 8, 61, {
+    board('Ten-inch cedar', 6, 3 / 4, 9.25, 96, { price: 2380, faceB: 'planed' }),
+    board('Boat-shop cedar', 4, 7 / 8, 8, 61, {
       price: 2150,
       defects: [round('knot-loose', 14, 5.5, 0.5), strip('wane', 0, 7.4, 20, 0.6)],
     }),
@@ -96,7 +97,13 @@ function plan(animal: string, body: NewBoard, roof: NewBoard, change: Partial<Pi
 
 /** The batches of the winter, oldest first. */
 export function demoBatches(): NewBatch[] {
-  const [picket, , , roof, cedar] = demoBoards() as [NewBoard, NewBoard, NewBoard, NewBoard, NewBoard];
+  const named = (name: string): NewBoard => demoBoards().find((each) => each.name === name)!;
+  const [picket, roof, ten, cedar] = ['Picket', 'Roof board', 'Ten-inch cedar', 'Boat-shop cedar'].map(named) as [
+    NewBoard,
+    NewBoard,
+    NewBoard,
+    NewBoard,
+  ];
   const batch = (name: string, boxes: number, of: BoxPlan): NewBatch => ({
     name,
     boxes,
@@ -106,7 +113,7 @@ export function demoBatches(): NewBatch[] {
     saw: STANDARD_SAW,
   });
   return [
-    batch('Two for the owl wood', 2, plan('saw-whet-owl', cedar, roof, {})),
+    batch('Two for the owl wood', 2, plan('saw-whet-owl', cedar, ten, {})),
     batch(
       'Boxes over the slough',
       4,
@@ -118,7 +125,7 @@ export function demoBatches(): NewBatch[] {
     batch(
       'Swallows for the mooring posts',
       8,
-      plan('tree-swallow', picket, roof, {
+      plan('tree-swallow', ten, roof, {
         sizes: { width: fromInches(6.5), depth: fromInches(6.25), overhangSide: fromInches(3 / 8) },
         schools: { measure: 'outside' },
       }),

@@ -2,6 +2,7 @@ import type { Animal } from '@spare-knot/core/animals/animal.js';
 import { FAMILY_NAMES, REGION_NAMES } from '@spare-knot/core/animals/animal.js';
 import { findAnimals } from '@spare-knot/core/animals/find.js';
 import { familyById } from '@spare-knot/core/box/families/families.js';
+import { findWood } from '@spare-knot/core/box/find-wood.js';
 import type { PanelWood } from '@spare-knot/core/box/plan.js';
 import { startPlan } from '@spare-knot/core/box/start-plan.js';
 import { STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
@@ -37,18 +38,15 @@ export function NewBatchPage() {
   const start = async () => {
     if (!chosen || !family || countWrong) return;
     setBusy(true);
-    // The commonest whole board on the rack is the likeliest wood.
-    const common = [...(rack.data ?? [])].filter((board) => !board.offcut && board.grained).sort((a, b) => b.quantity - a.quantity)[0];
-    const wood = common
-      ? { thickness: common.thickness, width: common.width, material: common.material, faceA: common.faceA, faceB: common.faceB }
-      : STANDARD_WOOD;
+    const roles = family.roles.map((role) => role.id);
+    const plan = findWood(startPlan(family, chosen, STANDARD_WOOD), [roles.filter((role) => role !== 'roof'), ['roof']], rack.data ?? []);
     try {
       const batch = await client.addBatch({
         name: `${count === 1 ? 'A box' : `${count} boxes`} for ${chosen.name.toLowerCase()}`,
         boxes: count,
         units: style.system,
         division: style.division,
-        plan: startPlan(family, chosen, wood),
+        plan,
         saw: STANDARD_SAW,
       });
       queries.setQueryData(['batch', batch.id], batch);
