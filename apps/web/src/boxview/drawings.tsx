@@ -117,6 +117,7 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
   const dimensions: Dimension[] = [
     level('width', belowFront, frontX(widthFrom), frontX(widthTo), toY(sideLow)),
     vertical('entranceHeight', leftOfFront, 0, entranceTo, frontX(-half)),
+    vertical('frontAboveFloor', leftOfFront, 0, cavity.sill, frontX(-half)),
     level('depth', belowSection, sectionX(depthFrom), sectionX(depthTo), toY(sideLow)),
     vertical('frontHeight', leftOfSection, sideLow, heightAt(sideFrom), sectionX(sideFrom)),
     ...(schools.roof !== 'flat' && schools.slope === 'heights'
@@ -140,6 +141,7 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
     },
   ];
   const parameter = (id: string): Parameter => family.parameters.find((each) => each.id === id)!;
+  const shown = dimensions.filter((dimension) => family.parameters.some((each) => each.id === dimension.id));
   const poly = (face: DrawnFace, x: (value: number) => number) =>
     face.points.map(([across, z]) => `${x(across).toFixed(1)},${toY(z).toFixed(1)}`).join(' ');
 
@@ -171,28 +173,32 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
             strokeDasharray="5 4"
             strokeWidth=".9"
           />
-          <rect
-            x={frontX(-entranceWide / 2)}
-            y={toY(centre + entranceHigh / 2)}
-            width={entranceWide * scale}
-            height={entranceHigh * scale}
-            rx={(Math.min(entranceWide, entranceHigh) / 2) * scale}
-            fill="#3a2a1a"
-          />
+          {entrance && (
+            <rect
+              x={frontX(-entranceWide / 2)}
+              y={toY(centre + entranceHigh / 2)}
+              width={entranceWide * scale}
+              height={entranceHigh * scale}
+              rx={(Math.min(entranceWide, entranceHigh) / 2) * scale}
+              fill="#3a2a1a"
+            />
+          )}
           {behind.map((face, index) => (
             <polygon key={index} points={poly(face, sectionX)} fill="#f8eedb" strokeWidth=".8" stroke="#a98b5d" />
           ))}
           {cut.map((face) => (
             <polygon key={face.panel} points={poly(face, sectionX)} fill={fillOf(face.panel)} />
           ))}
-          <rect
-            x={sectionX(-wood('front'))}
-            y={toY(centre + entranceHigh / 2)}
-            width={wood('front') * scale}
-            height={entranceHigh * scale}
-            fill="#fcfaf4"
-            strokeWidth=".9"
-          />
+          {entrance && (
+            <rect
+              x={sectionX(-wood('front'))}
+              y={toY(centre + entranceHigh / 2)}
+              width={wood('front') * scale}
+              height={entranceHigh * scale}
+              fill="#fcfaf4"
+              strokeWidth=".9"
+            />
+          )}
           {box.panels
             .flatMap((panel) => panel.features)
             .filter((feature) => feature.kind === 'groove')
@@ -203,7 +209,7 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
             })}
         </g>
         <g stroke="#7c756a" strokeWidth="1">
-          {dimensions.map((dimension) => (
+          {shown.map((dimension) => (
             <g key={dimension.id}>
               {dimension.witness?.map(([x1, y1, x2, y2], index) => (
                 <line key={index} x1={x1} y1={y1} x2={x2} y2={y2} strokeDasharray="2 3" strokeWidth=".8" />
@@ -214,7 +220,7 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
           ))}
         </g>
       </svg>
-      {dimensions.map((dimension) => (
+      {shown.map((dimension) => (
         <At key={dimension.id} at={dimension.at} width={width}>
           <LengthField
             hideLabel

@@ -23,7 +23,7 @@ import { LengthField } from '../measure/length-field';
 const SolidView = lazy(() => import('../boxview/solid-view'));
 
 /** Sizes that are edited on the drawing itself. */
-const ON_DRAWING = ['width', 'depth', 'frontHeight', 'backHeight', 'overhangFront', 'entranceWidth', 'entranceHeight'];
+const ON_DRAWING = ['width', 'depth', 'frontHeight', 'backHeight', 'overhangFront', 'entranceWidth', 'entranceHeight', 'frontAboveFloor'];
 /** Schools whose options can be seen in a section. */
 const PICTURED = ['roof', 'vents', 'walls'];
 

@@ -35,6 +35,9 @@ const setSize =
   (id: string, value: Ticks) =>
   (plan: BoxPlan): BoxPlan => ({ ...plan, sizes: { ...plan.sizes, [id]: value } });
 
+/** Young that can walk out need nothing to climb by. */
+const hasOpenFront = (box: PanelSet): boolean => box.openings.some((opening) => opening.kind === 'open-front');
+
 function entranceChecks(plan: BoxPlan, box: PanelSet, animal: Animal): Check[] {
   const from = { mark: animal.mark, source: animal.source };
   const checks: Check[] = [];
@@ -53,6 +56,7 @@ function entranceChecks(plan: BoxPlan, box: PanelSet, animal: Animal): Check[] {
     });
   }
   const { sill } = box.cavities[0]!;
+  const open = hasOpenFront(box);
   const upright = plan.schools.entrance === 'oval' ? (plan.sizes.entranceUpright ?? 0) : width;
   if (animal.entranceAboveFloor && animal.entranceReference) {
     const height = animal.entranceReference === 'sill' ? sill : sill + upright / 2;
@@ -60,14 +64,20 @@ function entranceChecks(plan: BoxPlan, box: PanelSet, animal: Animal): Check[] {
     const fits = within(toMm(height), animal.entranceAboveFloor);
     const typed =
       fromMm(least) +
-      (plan.schools.entranceTo === animal.entranceReference ? 0 : plan.schools.entranceTo === 'sill' ? -upright / 2 : upright / 2);
+      (open
+        ? 0
+        : plan.schools.entranceTo === animal.entranceReference
+          ? 0
+          : plan.schools.entranceTo === 'sill'
+            ? -upright / 2
+            : upright / 2);
     checks.push({
       ...from,
       id: 'entrance-height',
       severity: fits ? 'kept' : toMm(height) < least ? 'stop' : 'warn',
       role: 'front',
-      text: `The entrance’s ${animal.entranceReference} is ${say(height)} above the floor; ${sayRange(animal.entranceAboveFloor)} is wanted.`,
-      remedies: fits ? [] : [{ label: 'Set the least', apply: setSize('entranceHeight', Math.round(typed)) }],
+      text: `${open ? 'The open front’s edge' : `The entrance’s ${animal.entranceReference}`} is ${say(height)} above the floor; ${sayRange(animal.entranceAboveFloor)} is wanted.`,
+      remedies: fits ? [] : [{ label: 'Set the least', apply: setSize(open ? 'frontAboveFloor' : 'entranceHeight', Math.round(typed)) }],
     });
   }
   return checks;
@@ -172,7 +182,7 @@ function weatherChecks(plan: BoxPlan): Check[] {
 
 function airChecks(box: PanelSet): Check[] {
   const has = (kinds: readonly string[]) => box.openings.some((opening) => kinds.includes(opening.kind));
-  const vented = has(['vent-gap', 'vent-hole']);
+  const vented = has(['vent-gap', 'vent-hole', 'open-front']);
   const drained = has(['drain']);
   return [
     {
@@ -191,7 +201,7 @@ function airChecks(box: PanelSet): Check[] {
 export function checkBox(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check[] {
   const order = { stop: 0, warn: 1, kept: 2 };
   return [
-    gripCheck(plan),
+    ...(hasOpenFront(box) ? [] : [gripCheck(plan)]),
     ...(animal ? [...entranceChecks(plan, box, animal), ...roomChecks(plan, box, animal)] : []),
     ...wallChecks(plan),
     ...weatherChecks(plan),

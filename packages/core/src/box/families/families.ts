@@ -1,9 +1,10 @@
 import type { BuiltBox, Family } from '../family.js';
 import type { BoxPlan } from '../plan.js';
+import { openFront } from './open-front/family.js';
 import { slantRoof } from './slant-roof/family.js';
 
 /** Every family that can be built. A new one is a folder beside this file and a name in this list. */
-export const FAMILIES: readonly Family[] = [slantRoof];
+export const FAMILIES: readonly Family[] = [slantRoof, openFront];
 
 export const familyById = (id: string): Family | undefined => FAMILIES.find((family) => family.id === id);
 

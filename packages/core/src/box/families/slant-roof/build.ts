@@ -4,7 +4,7 @@ import { type ConvexSolid, solidInside } from '../../../solid/convex-solid.js';
 import { atLeast, atMost, behind, between, type HalfSpace } from '../../../solid/half-space.js';
 import type { Vec3 } from '../../../solid/vector.js';
 import { cutPanel, type PanelDraft } from '../../cut-panel.js';
-import type { BuiltBox, Refusal } from '../../family.js';
+import type { BuiltBox, Parameter, Refusal } from '../../family.js';
 import type { Feature, Joint, Opening } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
 import { derive } from './derive.js';
@@ -38,11 +38,15 @@ export interface Frame {
   roofLine: number;
   gapOverSides: number;
   gapOverFront: number;
-  entrance: { width: number; height: number; centre: number };
+  /** Null for an open front, which ends `frontAboveFloor` above the floor. */
+  entrance: { width: number; height: number; centre: number } | null;
+  frontAboveFloor: number;
 }
 
 /** The least that is left of a room before it is no room. Common practice, no source. */
 const LEAST_ROOM = fromMm(60);
+/** The least that stays open above an open front. Common practice, no source. */
+const LEAST_OPENING = fromMm(30);
 /** Wood left above an entrance. Common practice, no source. */
 const OVER_ENTRANCE = fromMm(8);
 const SCORE = { depth: fromMm(3), width: fromMm(3.2), spacing: fromMm(10) };
@@ -61,23 +65,25 @@ function thicknessesOf(plan: BoxPlan): Thicknesses | Refusal[] {
   return { front: of('front'), back: of('back'), left: of('side-left'), right: of('side-right'), floor: of('floor'), roof: of('roof') };
 }
 
-function outOfRange(plan: BoxPlan): Refusal[] {
-  return PARAMETERS.filter((parameter) => !parameter.applies || parameter.applies(plan.schools)).flatMap((parameter) => {
-    const value = parameter.kind === 'angle' ? plan.angles[parameter.id] : plan.sizes[parameter.id];
-    if (value === undefined || !Number.isFinite(value)) return [{ field: parameter.id, message: `${parameter.label} is not given.` }];
-    if (value >= parameter.least && value <= parameter.greatest) return [];
-    const show = (limit: number) => (parameter.kind === 'angle' ? `${limit}°` : `${limit / 320} mm`);
-    return [
-      { field: parameter.id, message: `${parameter.label} must lie between ${show(parameter.least)} and ${show(parameter.greatest)}.` },
-    ];
-  });
+function outOfRange(plan: BoxPlan, parameters: readonly Parameter[]): Refusal[] {
+  return parameters
+    .filter((parameter) => !parameter.applies || parameter.applies(plan.schools))
+    .flatMap((parameter) => {
+      const value = parameter.kind === 'angle' ? plan.angles[parameter.id] : plan.sizes[parameter.id];
+      if (value === undefined || !Number.isFinite(value)) return [{ field: parameter.id, message: `${parameter.label} is not given.` }];
+      if (value >= parameter.least && value <= parameter.greatest) return [];
+      const show = (limit: number) => (parameter.kind === 'angle' ? `${limit}°` : `${limit / 320} mm`);
+      return [
+        { field: parameter.id, message: `${parameter.label} must lie between ${show(parameter.least)} and ${show(parameter.greatest)}.` },
+      ];
+    });
 }
 
 /** The frame that a plan asks for, or what would have to change to make it sound. */
-export function frameOf(plan: BoxPlan): Frame | Refusal[] {
+export function frameOf(plan: BoxPlan, parameters: readonly Parameter[]): Frame | Refusal[] {
   const t = thicknessesOf(plan);
   if (Array.isArray(t)) return t;
-  const wild = outOfRange(plan);
+  const wild = outOfRange(plan, parameters);
   if (wild.length > 0) return wild;
   const { sizes, schools } = plan;
   const size = (id: string): number => sizes[id] ?? 0;
@@ -92,6 +98,7 @@ export function frameOf(plan: BoxPlan): Frame | Refusal[] {
   const sideBack = flat ? sideFront : schools.slope === 'angle' ? sideFront + run * tan(plan.angles.slope ?? 0) : size('backHeight');
   const bottom = -(size('floorRecess') + t.floor);
   const gapOverSides = schools.vents === 'gap-sides' ? size('ventSize') : 0;
+  const open = sizes.frontAboveFloor !== undefined;
   const oval = schools.entrance === 'oval';
   const entranceHigh = oval ? size('entranceUpright') : size('entranceWidth');
   const frame: Frame = {
@@ -107,11 +114,14 @@ export function frameOf(plan: BoxPlan): Frame | Refusal[] {
     roofLine: bottom + sideFront + gapOverSides,
     gapOverSides,
     gapOverFront: schools.vents === 'gap-front' ? size('ventSize') : 0,
-    entrance: {
-      width: size('entranceWidth'),
-      height: entranceHigh,
-      centre: size('entranceHeight') + (schools.entranceTo === 'sill' ? entranceHigh / 2 : 0),
-    },
+    entrance: open
+      ? null
+      : {
+          width: size('entranceWidth'),
+          height: entranceHigh,
+          centre: size('entranceHeight') + (schools.entranceTo === 'sill' ? entranceHigh / 2 : 0),
+        },
+    frontAboveFloor: size('frontAboveFloor'),
   };
   const refusals = faults(plan, frame);
   return refusals.length > 0 ? refusals : frame;
@@ -136,7 +146,14 @@ function faults(plan: BoxPlan, frame: Frame): Refusal[] {
     );
   if (frame.slope > 45) refuse('backHeight', 'The roof would be steeper than 45°. Lower the back or raise the front.');
   if (roofAt(frame, 0) < LEAST_ROOM) refuse('frontHeight', 'Floor and recess leave no room under the roof. Make the sides higher.');
+  const drain = plan.sizes.drainSize ?? 0;
+  if (drain > Math.min(frame.width, frame.depth) / 3) refuse('drainSize', 'Drains this large leave hardly a floor.');
   const { entrance } = frame;
+  if (!entrance) {
+    if (frame.frontAboveFloor > roofAt(frame, 0) - LEAST_OPENING)
+      refuse('frontAboveFloor', 'Less than 30 mm stays open above the front. Lower the front, or make the sides higher.');
+    return found;
+  }
   const sill = entrance.centre - entrance.height / 2;
   const top = entrance.centre + entrance.height / 2;
   const frontTop = roofAt(frame, -frame.t.front) - frame.gapOverFront;
@@ -148,8 +165,6 @@ function faults(plan: BoxPlan, frame: Frame): Refusal[] {
     );
   if (entrance.width > frame.width - 2 * OVER_ENTRANCE)
     refuse('entranceWidth', 'The entrance is wider than the front allows: 8 mm must stay on either side. Make the box wider.');
-  const drain = plan.sizes.drainSize ?? 0;
-  if (drain > Math.min(frame.width, frame.depth) / 3) refuse('drainSize', 'Drains this large leave hardly a floor.');
   return found;
 }
 
@@ -166,9 +181,17 @@ function mustBe(solid: ConvexSolid | null, role: string): ConvexSolid {
   return solid;
 }
 
+/** The inside of the front from a height up to the roof, across the room. */
+const acrossOpening = (frame: Frame, half: number, from: number): Vec3[] => [
+  [-half, 0, from],
+  [half, 0, from],
+  [half, 0, roofAt(frame, 0)],
+  [-half, 0, roofAt(frame, 0)],
+];
+
 /** Cuts a slant-roof box out of space. Pure: the same plan always gives the same panels. */
-export function build(plan: BoxPlan): BuiltBox {
-  const frame = frameOf(plan);
+export function build(plan: BoxPlan, parameters: readonly Parameter[] = PARAMETERS): BuiltBox {
+  const frame = frameOf(plan, parameters);
   if (Array.isArray(frame)) return { ok: false, refusals: frame };
   const { t, width, depth, slope, bottom } = frame;
   const { schools, sizes } = plan;
@@ -183,7 +206,12 @@ export function build(plan: BoxPlan): BuiltBox {
   const acrossFront = wallsOver ? between('x', -half - t.left, half + t.right) : between('x', -half, half);
   const roofTopAtBack = roofAt(frame, depth) + t.roof / cos(slope);
 
-  const front = solidInside([...acrossFront, ...between('y', -t.front, 0), atLeast('z', bottom), underRoof(frame.gapOverFront)]);
+  const front = solidInside([
+    ...acrossFront,
+    ...between('y', -t.front, 0),
+    atLeast('z', bottom),
+    frame.entrance ? underRoof(frame.gapOverFront) : atMost('z', frame.frontAboveFloor),
+  ]);
   const backTop = butt ? atMost('z', roofTopAtBack + size('backAbove')) : underRoof();
   const backSolid = solidInside([
     ...acrossFront,
@@ -221,10 +249,11 @@ export function build(plan: BoxPlan): BuiltBox {
   ]);
 
   const { entrance } = frame;
-  const sill = entrance.centre - entrance.height / 2;
+  const sill = entrance ? entrance.centre - entrance.height / 2 : frame.frontAboveFloor;
   const inside = schools.grip === 'rough' ? 'rough' : 'any';
 
   const frontFeatures: PanelDraft['features'] = (toFrame) => {
+    if (!entrance) return [];
     const centre = toFrame([0, -t.front, entrance.centre]);
     const hole: Feature =
       schools.entrance === 'oval'
@@ -351,7 +380,7 @@ export function build(plan: BoxPlan): BuiltBox {
     ...sides.flatMap((s) => [...meet('front', s), ...meet('back', s), ...meet('floor', s), ...meet('roof', s, frame.gapOverSides === 0)]),
     ...meet('floor', 'front', schools.floor !== 'gap'),
     ...meet('floor', 'back', schools.floor !== 'gap'),
-    ...meet('roof', 'front', frame.gapOverFront === 0),
+    ...meet('roof', 'front', frame.entrance !== null && frame.gapOverFront === 0),
     ...meet('roof', 'back'),
   ];
 
@@ -366,7 +395,9 @@ export function build(plan: BoxPlan): BuiltBox {
     polygon: points.map(([x, y]): Vec3 => [x, y, 0]),
   });
   const openings: Opening[] = [
-    { kind: 'entrance', polygon: ring([0, 0, entrance.centre], [1, 0, 0], [0, 0, 1], entrance.width / 2, entrance.height / 2) },
+    entrance
+      ? { kind: 'entrance', polygon: ring([0, 0, entrance.centre], [1, 0, 0], [0, 0, 1], entrance.width / 2, entrance.height / 2) }
+      : { kind: 'open-front', polygon: acrossOpening(frame, half, frame.frontAboveFloor) },
     ...(frame.gapOverSides > 0 ? [-half, half].map((x): Opening => ({ kind: 'vent-gap', polygon: strip(x) })) : []),
     ...(frame.gapOverFront > 0
       ? [

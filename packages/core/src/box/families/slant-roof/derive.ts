@@ -60,13 +60,7 @@ export function derive(plan: BoxPlan, frame: Frame): Derived[] {
           value: atan2(frame.sideBack - frame.sideFront, run),
           why: `It rises ${say(frame.sideBack - frame.sideFront)} over ${say(run)}: ${printAngle(frame.slope)}. The saw’s tilt for front, back and roof is this angle.`,
         },
-    {
-      id: 'frontBevel',
-      label: 'Front, long less short point',
-      kind: 'length',
-      value: Math.round(t.front * tan(frame.slope)),
-      why: `The front is ${say(t.front)} thick: ${say(t.front)} × tan ${printAngle(frame.slope)} = ${say(t.front * tan(frame.slope))}. The inside face is the longer one.`,
-    },
+    ...(frame.entrance ? [frontBevel(frame)] : []),
     {
       id: 'roofSlopeLength',
       label: 'Roof down the slope',
@@ -77,6 +71,15 @@ export function derive(plan: BoxPlan, frame: Frame): Derived[] {
   );
   return found;
 }
+
+/** How much longer the inside of a bevelled front is. */
+const frontBevel = ({ t, slope }: Frame): Derived => ({
+  id: 'frontBevel',
+  label: 'Front, long less short point',
+  kind: 'length',
+  value: Math.round(t.front * tan(slope)),
+  why: `The front is ${say(t.front)} thick: ${say(t.front)} × tan ${printAngle(slope)} = ${say(t.front * tan(slope))}. The inside face is the longer one.`,
+});
 
 /** Level run of the roof's underside, in ticks. */
 function roofRun(plan: BoxPlan, frame: Frame): number {

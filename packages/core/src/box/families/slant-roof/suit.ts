@@ -29,7 +29,7 @@ export function suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'school
   const upright = toMm((schools.entrance === 'oval' ? sizes.entranceUpright : sizes.entranceWidth) ?? 0);
   if (animal.entranceAboveFloor) sizes.entranceHeight = round(middle(animal.entranceAboveFloor));
   const entranceTop = toMm(sizes.entranceHeight ?? 0) + (schools.entranceTo === 'sill' ? upright : upright / 2);
-  const room = Math.max(animal.cavity ? middle(animal.cavity) : 200, entranceTop + 30);
+  const room = Math.max(animal.cavity ? middle(animal.cavity) : 200, animal.entranceSize ? entranceTop + 30 : 0);
   const rise = inches ? 25.4 : 25;
   // Floor (about 20 mm) and recess lie below the room; the roof line falls a little towards the front.
   sizes.frontHeight = round(room + 20 + toMm(sizes.floorRecess ?? 0));

@@ -1,0 +1,48 @@
+import type { Animal } from '../../../animals/animal.js';
+import { fromInches, fromMm } from '../../../measure/ticks.js';
+import type { Family, Parameter } from '../../family.js';
+import type { BoxPlan } from '../../plan.js';
+import { build } from '../slant-roof/build.js';
+import { ROLES, SCHOOLS, PARAMETERS as SLANT_ROOF } from '../slant-roof/parameters.js';
+import { suit as suitSlantRoof } from '../slant-roof/suit.js';
+
+/** Questions that an open front does not raise: it is its own entrance, vent and way in. */
+const CLOSED_ONLY = ['vents', 'grip', 'entrance', 'entranceTo'];
+const CLOSED_SIZES = ['ventSize', 'entranceWidth', 'entranceUpright', 'entranceHeight'];
+
+const PARAMETERS: readonly Parameter[] = [
+  ...SLANT_ROOF.filter((parameter) => !CLOSED_SIZES.includes(parameter.id)),
+  {
+    id: 'frontAboveFloor',
+    label: 'Front above the floor',
+    kind: 'length',
+    least: fromMm(15),
+    greatest: fromMm(400),
+    standard: fromMm(90),
+    help: 'How far the front stands up from the upper face of the floor; above it the box is open.',
+  },
+];
+
+const without = <T>(record: Readonly<Record<string, T>>, keys: readonly string[]): Record<string, T> =>
+  Object.fromEntries(Object.entries(record).filter(([key]) => !keys.includes(key)));
+
+/** Sizes for an animal that nests on ledges: the front as high as the middle of what it takes. */
+function suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'schools'> {
+  const base = suitSlantRoof(animal);
+  const [least, greatest] = animal.entranceAboveFloor ?? [75, 110];
+  const middle = (least + greatest) / 2;
+  const frontAboveFloor = animal.region === 'na' ? fromInches(Math.round((middle / 25.4) * 8) / 8) : fromMm(Math.round(middle));
+  return { ...base, sizes: { ...without(base.sizes, CLOSED_SIZES), frontAboveFloor }, schools: without(base.schools, CLOSED_ONLY) };
+}
+
+/** Like the slant-roof box, the front only part of the height: for wagtails, phoebes, and robins of both worlds. */
+export const openFront: Family = {
+  id: 'open-front',
+  name: 'Open-front box',
+  summary: 'A low front under a roof that stands well out.',
+  parameters: PARAMETERS,
+  schools: SCHOOLS.filter((school) => !CLOSED_ONLY.includes(school.id)),
+  roles: ROLES,
+  build: (plan) => build(plan, PARAMETERS),
+  suit,
+};
