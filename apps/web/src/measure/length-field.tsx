@@ -30,7 +30,9 @@ export function LengthField({
 }: Props) {
   const { style } = useUnits();
   const id = useId();
-  const shown = printLength(value, style);
+  // A field shows tenths of a millimetre where there are any, so that what is typed is what stands there.
+  const exact = style.system === 'mm' ? ({ system: 'mm', division: 10 } as const) : style;
+  const shown = printLength(value, exact);
   const [text, setText] = useState(shown);
   const [wrong, setWrong] = useState<string | null>(null);
   const editing = useRef(false);
@@ -49,7 +51,7 @@ export function LengthField({
     if (!parsed.ok) return setWrong(parsed.message);
     if (parsed.ticks < least) return setWrong('That is too small.');
     setWrong(null);
-    setText(printLength(parsed.ticks, style));
+    setText(printLength(parsed.ticks, exact));
     onChange(parsed.ticks);
   };
   const message = wrong ?? problem;

@@ -1,4 +1,4 @@
-import { readyWords } from '@spare-knot/core/animals/animal.js';
+import { readyWords, spokenName } from '@spare-knot/core/animals/animal.js';
 import { animalById } from '@spare-knot/core/animals/find.js';
 import { buildBox } from '@spare-knot/core/box/families/families.js';
 import type { BatchRecord } from '@spare-knot/core/exchange/kept.js';
@@ -108,7 +108,7 @@ function BatchCard({ batch }: { batch: BatchRecord }) {
         </h2>
         <p>
           {batch.boxes} {batch.boxes === 1 ? 'box' : 'boxes'}
-          {animal && ` · ${animal.name.toLowerCase()}`}
+          {animal && ` · ${spokenName(animal)}`}
         </p>
         {animal && (
           <p className="text-soft">

@@ -1,5 +1,5 @@
 import type { Animal } from '@spare-knot/core/animals/animal.js';
-import { FAMILY_NAMES, REGION_NAMES } from '@spare-knot/core/animals/animal.js';
+import { FAMILY_NAMES, REGION_NAMES, spokenName } from '@spare-knot/core/animals/animal.js';
 import { findAnimals } from '@spare-knot/core/animals/find.js';
 import { familyById } from '@spare-knot/core/box/families/families.js';
 import { findWood } from '@spare-knot/core/box/find-wood.js';
@@ -42,7 +42,7 @@ export function NewBatchPage() {
     const plan = findWood(startPlan(family, chosen, STANDARD_WOOD), [roles.filter((role) => role !== 'roof'), ['roof']], rack.data ?? []);
     try {
       const batch = await client.addBatch({
-        name: `${count === 1 ? 'A box' : `${count} boxes`} for ${chosen.name.toLowerCase()}`,
+        name: `${count === 1 ? 'A box' : `${count} boxes`} for ${spokenName(chosen)}`,
         boxes: count,
         units: style.system,
         division: style.division,

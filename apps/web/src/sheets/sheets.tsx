@@ -343,7 +343,7 @@ function BoardSheet({
           <li key={`${mark.part}/${mark.copy}`} className="flex justify-between border-b-[0.15mm] border-[#aaa]">
             <span>
               {index + 1}. {names.get(mark.part) ?? mark.part}{' '}
-              <span className="text-[#444]">{mark.row === 'far' ? '(upper row)' : ''}</span>
+              <span className="text-[#444]">{mark.row === 'far' ? '(not on the near edge)' : ''}</span>
             </span>
             <span className="mono">
               ends at{' '}

@@ -49,7 +49,7 @@ export function BoxStation() {
           Choose the wood
         </Link>
       </StationActions>
-      <section className="card p-3" aria-label="How it is made">
+      <section className="card p-3 max-lg:order-2" aria-label="How it is made">
         {animal && (
           <details className="mb-3 rounded-md border border-line bg-white px-2 py-1">
             <summary className="font-semibold">{animal.name}</summary>
@@ -145,7 +145,7 @@ export function BoxStation() {
           </div>
         </div>
       </section>
-      <section className="card p-3" aria-label="Checks">
+      <section className="card p-3 max-lg:order-3" aria-label="Checks">
         <h2 className="text-base">Checks</h2>
         <ul className="mt-1">
           {checks.map((check) => (

@@ -35,6 +35,15 @@ export interface Animal {
   note: string;
 }
 
+const PROPER = new Set(['European', 'Eurasian', 'American', 'Carolina', "Bewick's", 'North', 'America', 'Europe', 'Australia']);
+
+/** The name inside a sentence: `black-capped chickadee`, but `European robin`. */
+export const spokenName = (animal: Animal): string =>
+  animal.name
+    .split(' ')
+    .map((word) => (PROPER.has(word.replace(/[()]/g, '')) ? word : word.toLowerCase()))
+    .join(' ');
+
 /** When a box is to be up, as words: `early-march` becomes `early March`. */
 export const readyWords = (animal: Animal): string =>
   animal.readyBy

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { readyWords, spokenName } from './animal.js';
 import { animalById, findAnimals } from './find.js';
 import { ANIMALS } from './table.js';
 
@@ -20,6 +21,13 @@ describe('the table of animals', () => {
     expect(chickadee?.entranceSize?.[0]).toBeCloseTo(1.125 * 25.4, 0);
     expect(chickadee?.floorWidth).toBeCloseTo(4 * 25.4, 0);
     expect(chickadee?.mark).toBe('M');
+  });
+
+  test('names and dates read well inside a sentence', () => {
+    expect(spokenName(animalById('black-capped-chickadee')!)).toBe('black-capped chickadee');
+    expect(spokenName(animalById('european-robin')!)).toBe('European robin');
+    expect(spokenName(animalById('barn-owl-na')!)).toBe('barn owl (North America)');
+    expect(readyWords(animalById('tree-swallow')!)).toBe('late March');
   });
 
   test('searching takes words in any order, by beginnings, names first', () => {

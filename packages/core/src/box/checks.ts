@@ -1,4 +1,4 @@
-import type { Animal, Range } from '../animals/animal.js';
+import { type Animal, type Range, spokenName } from '../animals/animal.js';
 import type { Mark } from '../measure/mark.js';
 import { fromMm, type Ticks, toMm } from '../measure/ticks.js';
 import type { PanelSet } from './panel-set.js';
@@ -50,8 +50,8 @@ function entranceChecks(plan: BoxPlan, box: PanelSet, animal: Animal): Check[] {
       severity: fits ? 'kept' : 'stop',
       role: 'front',
       text: fits
-        ? `Entrance ${say(width)}, as ${animal.name.toLowerCase()} needs (${sayRange(animal.entranceSize)}).`
-        : `Entrance ${say(width)}; ${animal.name.toLowerCase()} needs ${sayRange(animal.entranceSize)}. Smaller shuts it out, larger lets others in.`,
+        ? `Entrance ${say(width)}, as ${spokenName(animal)} needs (${sayRange(animal.entranceSize)}).`
+        : `Entrance ${say(width)}; ${spokenName(animal)} needs ${sayRange(animal.entranceSize)}. Smaller shuts it out, larger lets others in.`,
       remedies: fits ? [] : [{ label: 'Set it', apply: setSize('entranceWidth', fromMm(animal.entranceSize[0])) }],
     });
   }

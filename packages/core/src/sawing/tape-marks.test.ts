@@ -18,10 +18,10 @@ describe('running tape marks', () => {
     expect(marks.rips).toEqual([fromMm(108)]);
   });
 
-  test('panels in a second row are marked there', () => {
+  test('panels away from the near edge are marked there, and ripped to their own width', () => {
     const wide = job([part('a', rectangle(100, 60), { quantity: 2 })], [board(300, 140)]);
     const marks = boardMarks(wide, layout([at('a', 0, 0), at('a', 0, 63, { copy: 1 })]).boards[0]!);
     expect(marks.marks.map((mark) => mark.row)).toEqual(['near', 'far']);
-    expect(marks.rips).toEqual([fromMm(60), fromMm(123)]);
+    expect(marks.rips).toEqual([fromMm(60)]);
   });
 });

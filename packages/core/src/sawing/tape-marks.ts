@@ -11,11 +11,11 @@ export interface TapeMark {
   far: Ticks;
   part: string;
   copy: number;
-  /** Whether the panel lies along the board's near edge, or in a row above it. */
+  /** Whether the panel lies along the board's near edge, or away from it. */
   row: 'near' | 'far';
 }
 
-/** Marks of one board in the order of the tape, and the distinct widths to rip to, measured from the near edge. */
+/** Marks of one board in the order of the tape, and the different widths that its panels are ripped to. */
 export interface BoardMarks {
   marks: readonly TapeMark[];
   rips: readonly Ticks[];
@@ -48,7 +48,7 @@ export function boardMarks(job: LayoutJob, board: LaidBoard): BoardMarks {
       copy: placement.copy,
       row: bottom <= EDGE ? 'near' : 'far',
     });
-    if (top < width - EDGE) rips.add(top);
+    if (top - bottom < width - EDGE) rips.add(top - bottom);
   }
   return { marks: marks.sort((a, b) => Math.max(a.near, a.far) - Math.max(b.near, b.far)), rips: [...rips].sort((a, b) => a - b) };
 }

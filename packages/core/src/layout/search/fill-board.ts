@@ -52,6 +52,8 @@ export interface Wanted {
 }
 
 const SQUARE: Point = [1, 0];
+/** A piece is laid away from the near edge only where that saves more length than this (3 mm): the edge is where one measures from. */
+const AWAY_FROM_EDGE: Ticks = 960;
 const NOTHING = (parts: number): Filling => ({ pieces: [], used: new Array<number>(parts).fill(0), value: 0 });
 
 function reachAlong(points: readonly Point[], normal: Point, x: number, y: number, far: boolean): number {
@@ -140,7 +142,8 @@ export class BoardFiller {
         for (const shape of shapes) {
           if (state.used[shape.part]! >= wanted.copies[shape.part]!) continue;
           for (const grown of this.extensions(state, shape, lane, wanted, beam, depth)) {
-            grown.score = grown.value + density * 0.98 * (lane.right - grown.reach);
+            const away = grown.chain && grown.chain.piece.y > lane.bottom ? AWAY_FROM_EDGE : 0;
+            grown.score = grown.value + density * 0.98 * (lane.right - grown.reach - away);
             const key = `${grown.used.join()}|${shape.turn}${shape.flipped ? 'f' : ''}${shape.part}`;
             const known = next.get(key);
             if (!known || known.score < grown.score) next.set(key, grown);
