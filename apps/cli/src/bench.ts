@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { animalById } from '@spare-knot/core/animals/find.js';
-import { checkBox } from '@spare-knot/core/box/checks.js';
-import { buildBox } from '@spare-knot/core/box/families/families.js';
+import { buildBox, checkBox } from '@spare-knot/core/box/families/families.js';
 import { readBoxPlan } from '@spare-knot/core/exchange/box-plan-file.js';
 import { readStock } from '@spare-knot/core/exchange/stock-file.js';
 import { checkLayout } from '@spare-knot/core/layout/checker/check.js';

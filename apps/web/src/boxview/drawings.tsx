@@ -1,6 +1,6 @@
 import { behindSection, type DrawnFace, frontView, middleSection } from '@spare-knot/core/box/drawing.js';
-import type { Family, Parameter } from '@spare-knot/core/box/family.js';
-import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
+import type { DrawnDimension, Family, Parameter } from '@spare-knot/core/box/family.js';
+import type { Panel, PanelSet } from '@spare-knot/core/box/panel-set.js';
 import type { BoxPlan } from '@spare-knot/core/box/plan.js';
 import type { Ticks } from '@spare-knot/core/measure/ticks.js';
 import { type ReactNode, useMemo } from 'react';
@@ -19,8 +19,8 @@ interface Props {
   onSize: (id: string, ticks: Ticks) => void;
 }
 
-const PANEL_FILL: Record<string, string> = { roof: '#c58f50', floor: '#d7ae76', front: '#edd2ad', back: '#dcb784' };
-const fillOf = (panel: string) => PANEL_FILL[panel] ?? '#e4c396';
+const PANEL_FILL: Record<string, string> = { roof: '#c58f50', floor: '#d7ae76', front: '#edd2ad', back: '#dcb784', partition: '#e0bd8c' };
+const fillOf = (panel: string) => PANEL_FILL[panel.split('-')[0] ?? panel] ?? '#e4c396';
 
 interface Extent {
   left: number;
@@ -36,15 +36,78 @@ function extentOf(faces: readonly DrawnFace[]): Extent {
   return { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) };
 }
 
-/** A dimension line with its size, which is edited where it stands. */
-interface Dimension {
-  id: string;
+/** A dimension on paper, in pixels: its line, its witness lines and where its field stands. */
+interface Placed {
+  size: string;
   from: readonly [number, number];
   to: readonly [number, number];
-  /** Where the field's middle stands. */
   at: readonly [number, number];
-  /** Witness lines from the thing measured. */
-  witness?: readonly (readonly [number, number, number, number])[];
+  witness: readonly (readonly [number, number, number, number])[];
+}
+
+const MARGIN = { left: 100, middle: 168, right: 104, top: 78, bottom: 62 };
+
+/** Puts a dimension beside its view. */
+function place(dimension: DrawnDimension, view: Extent, x: (value: number) => number, y: (value: number) => number): Placed {
+  const { size, side, from, to, start } = dimension;
+  if (side === 'below' || side === 'above') {
+    const line = side === 'below' ? y(view.low) + 18 : y(view.high) - 8;
+    const witness = [from, to].map((value) => [x(value), y(start), x(value), line] as const);
+    return { size, from: [x(from), line], to: [x(to), line], at: [(x(from) + x(to)) / 2, line + (side === 'below' ? 16 : -16)], witness };
+  }
+  if (side === 'leader') {
+    const end = x(view.right) + 14;
+    return { size, from: [x(start), y(from)], to: [end, y(from)], at: [end + 36, y(from)], witness: [] };
+  }
+  const line = side === 'left' ? x(view.left) - 30 : x(view.right) + 46;
+  const witness = [from, to].map((value) => [x(start), y(value), line, y(value)] as const);
+  return { size, from: [line, y(from)], to: [line, y(to)], at: [line, (y(from) + y(to)) / 2], witness };
+}
+
+interface CutFeature {
+  y: number;
+  z: number;
+  deep: number;
+  high: number;
+  hole: boolean;
+}
+
+/** Entrances and grooves of upright panels, as the section through them shows: rectangles across y and z, in ticks. */
+function cutFeatures(panels: readonly Panel[]): CutFeature[] {
+  return panels.flatMap((panel) =>
+    panel.instances.flatMap((instance) => {
+      const n = instance.outsideNormal[1];
+      if (Math.abs(n) < 0.999) return [];
+      const outside = instance.frame.origin[1];
+      const inside = outside - n * panel.thickness;
+      return panel.features.flatMap((feature): CutFeature[] => {
+        if (feature.kind === 'entrance') {
+          const high = feature.shape === 'round' ? feature.diameter : feature.height;
+          return [
+            {
+              y: Math.min(outside, inside),
+              z: instance.frame.origin[2] + feature.centre[0] + high / 2,
+              deep: panel.thickness,
+              high,
+              hole: true,
+            },
+          ];
+        }
+        if (feature.kind !== 'groove') return [];
+        const face = feature.face === 'inside' ? inside : outside;
+        const into = feature.face === 'inside' ? n : -n;
+        return [
+          {
+            y: Math.min(face, face + into * feature.depth),
+            z: instance.frame.origin[2] + feature.from[0] + feature.width / 2,
+            deep: feature.depth,
+            high: feature.width,
+            hole: false,
+          },
+        ];
+      });
+    }),
+  );
 }
 
 /** Front and section of a box, to one scale, with the sizes to edit on them. */
@@ -55,95 +118,26 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
     const behind = behindSection(drawn.box);
     const a = extentOf(front);
     const b = extentOf([...cut, ...behind]);
-    const margin = { left: 100, middle: 168, right: 104, top: 78, bottom: 62 };
-    const scale = Math.min(
-      (width - margin.left - margin.middle - margin.right) / (a.right - a.left + b.right - b.left),
-      (height - margin.top - margin.bottom) / (Math.max(a.high, b.high) - Math.min(a.low, b.low)),
-    );
-    const slack = width - margin.left - margin.middle - margin.right - (a.right - a.left + b.right - b.left) * scale;
-    const base = margin.top + Math.max(a.high, b.high) * scale;
-    const frontX = (x: number) => margin.left + slack * 0.3 + (x - a.left) * scale;
-    const sectionX = (y: number) => margin.left + slack * 0.75 + (a.right - a.left) * scale + margin.middle + (y - b.left) * scale;
-    const toY = (z: number) => base - z * scale;
-    return { front, cut, behind, a, b, frontX, sectionX, toY, scale };
-  }, [drawn.box, width, height]);
-  const { front, cut, behind, a, b, frontX, sectionX, toY, scale } = view;
-
+    const wide = a.right - a.left + b.right - b.left;
+    const high = Math.max(a.high, b.high);
+    const free = width - MARGIN.left - MARGIN.middle - MARGIN.right;
+    const scale = Math.min(free / wide, (height - MARGIN.top - MARGIN.bottom) / (high - Math.min(a.low, b.low)));
+    const slack = free - wide * scale;
+    const frontX = (x: number) => MARGIN.left + slack * 0.3 + (x - a.left) * scale;
+    const sectionX = (y: number) => MARGIN.left + slack * 0.75 + (a.right - a.left) * scale + MARGIN.middle + (y - b.left) * scale;
+    const toY = (z: number) => MARGIN.top + (high - z) * scale;
+    const dimensions = family
+      .dimensions(drawn.plan, drawn.box)
+      .map((dimension) => (dimension.view === 'front' ? place(dimension, a, frontX, toY) : place(dimension, b, sectionX, toY)));
+    return { front, cut, behind, a, b, frontX, sectionX, toY, scale, dimensions, features: cutFeatures(drawn.box.panels) };
+  }, [drawn, family, width, height]);
+  const { front, cut, behind, a, b, frontX, sectionX, toY, scale, dimensions, features } = view;
   const { box } = drawn;
-  const cavity = box.cavities[0]!;
-  const schools = drawn.plan.schools;
-  const side = box.panels.find((panel) => panel.role === 'side-left')!.instances[0]!.solid.vertices;
-  const sideFrom = Math.min(...side.map((vertex) => vertex[1]));
-  const sideTo = Math.max(...side.map((vertex) => vertex[1]));
-  const sideLow = Math.min(...side.map((vertex) => vertex[2]));
-  const heightAt = (y: number) => Math.max(...side.filter((vertex) => vertex[1] === y).map((vertex) => vertex[2]));
-  const outside = schools.measure === 'outside';
-  const wood = (role: string) => drawn.plan.wood[role]?.thickness ?? 0;
-  const half = cavity.width / 2;
-  const [widthFrom, widthTo] = outside ? [-half - wood('side-left'), half + wood('side-right')] : [-half, half];
-  const [depthFrom, depthTo] = outside ? [-wood('front'), cavity.depth + wood('back')] : [0, cavity.depth];
-  const entrance = box.panels.flatMap((panel) => panel.features).find((feature) => feature.kind === 'entrance');
-  const entranceWide = entrance?.kind === 'entrance' ? (entrance.shape === 'round' ? entrance.diameter : entrance.width) : 0;
-  const entranceHigh = entrance?.kind === 'entrance' ? (entrance.shape === 'round' ? entrance.diameter : entrance.height) : 0;
-  const centre = cavity.sill + entranceHigh / 2;
-  const entranceTo = schools.entranceTo === 'sill' ? cavity.sill : centre;
-  const belowFront = toY(a.low) + 18;
-  const belowSection = toY(b.low) + 18;
-  const leftOfFront = frontX(a.left) - 34;
-  const leftOfSection = sectionX(b.left) - 20;
-  const rightOfSection = sectionX(b.right) + 18;
-  const overhangFrom = -wood('front') - (drawn.plan.sizes.overhangFront ?? 0);
-
-  const vertical = (id: string, x: number, low: number, high: number, from: number): Dimension => ({
-    id,
-    from: [x, toY(low)],
-    to: [x, toY(high)],
-    at: [x, (toY(low) + toY(high)) / 2],
-    witness: [
-      [from, toY(low), x, toY(low)],
-      [from, toY(high), x, toY(high)],
-    ],
-  });
-  const level = (id: string, y: number, from: number, to: number, at: number): Dimension => ({
-    id,
-    from: [from, y],
-    to: [to, y],
-    at: [(from + to) / 2, y + 16],
-    witness: [
-      [from, at, from, y],
-      [to, at, to, y],
-    ],
-  });
-  const dimensions: Dimension[] = [
-    level('width', belowFront, frontX(widthFrom), frontX(widthTo), toY(sideLow)),
-    vertical('entranceHeight', leftOfFront, 0, entranceTo, frontX(-half)),
-    vertical('frontAboveFloor', leftOfFront, 0, cavity.sill, frontX(-half)),
-    level('depth', belowSection, sectionX(depthFrom), sectionX(depthTo), toY(sideLow)),
-    vertical('frontHeight', leftOfSection, sideLow, heightAt(sideFrom), sectionX(sideFrom)),
-    ...(schools.roof !== 'flat' && schools.slope === 'heights'
-      ? [vertical('backHeight', rightOfSection + 28, sideLow, heightAt(sideTo), sectionX(sideTo))]
-      : []),
-    {
-      id: 'overhangFront',
-      from: [sectionX(overhangFrom), toY(b.high) - 8],
-      to: [sectionX(-wood('front')), toY(b.high) - 8],
-      at: [(sectionX(overhangFrom) + sectionX(-wood('front'))) / 2, toY(b.high) - 24],
-      witness: [
-        [sectionX(overhangFrom), toY(cavity.heightFront), sectionX(overhangFrom), toY(b.high) - 8],
-        [sectionX(-wood('front')), toY(cavity.heightFront), sectionX(-wood('front')), toY(b.high) - 8],
-      ],
-    },
-    {
-      id: 'entranceWidth',
-      from: [frontX(entranceWide / 2), toY(centre)],
-      to: [frontX(a.right) + 14, toY(centre)],
-      at: [frontX(a.right) + 50, toY(centre)],
-    },
-  ];
   const parameter = (id: string): Parameter => family.parameters.find((each) => each.id === id)!;
-  const shown = dimensions.filter((dimension) => family.parameters.some((each) => each.id === dimension.id));
-  const poly = (face: DrawnFace, x: (value: number) => number) =>
-    face.points.map(([across, z]) => `${x(across).toFixed(1)},${toY(z).toFixed(1)}`).join(' ');
+  const poly = (points: DrawnFace['points'], x: (value: number) => number) =>
+    points.map(([across, z]) => `${x(across).toFixed(1)},${toY(z).toFixed(1)}`).join(' ');
+  const floor = box.panels.find((panel) => panel.role === 'floor')?.instances[0]?.solid.vertices;
+  const floorFace = floor && extentOf([{ panel: 'floor', points: floor.map((vertex) => [vertex[0], vertex[2]] as const) }]);
 
   return (
     <div className="relative" style={{ width, height }}>
@@ -162,74 +156,71 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
         </Caption>
         <g stroke="#3b2a14" strokeWidth="1.1" strokeLinejoin="round">
           {front.map((face, index) => (
-            <polygon key={index} points={poly(face, frontX)} fill={fillOf(face.panel)} />
+            <polygon key={index} points={poly(face.points, frontX)} fill={fillOf(face.panel)} />
           ))}
-          <rect
-            x={frontX(-half)}
-            y={toY(0)}
-            width={cavity.width * scale}
-            height={wood('floor') * scale}
-            fill="none"
-            strokeDasharray="5 4"
-            strokeWidth=".9"
-          />
-          {entrance && (
+          {floorFace && (
             <rect
-              x={frontX(-entranceWide / 2)}
-              y={toY(centre + entranceHigh / 2)}
-              width={entranceWide * scale}
-              height={entranceHigh * scale}
-              rx={(Math.min(entranceWide, entranceHigh) / 2) * scale}
-              fill="#3a2a1a"
-            />
-          )}
-          {behind.map((face, index) => (
-            <polygon key={index} points={poly(face, sectionX)} fill="#f8eedb" strokeWidth=".8" stroke="#a98b5d" />
-          ))}
-          {cut.map((face) => (
-            <polygon key={face.panel} points={poly(face, sectionX)} fill={fillOf(face.panel)} />
-          ))}
-          {entrance && (
-            <rect
-              x={sectionX(-wood('front'))}
-              y={toY(centre + entranceHigh / 2)}
-              width={wood('front') * scale}
-              height={entranceHigh * scale}
-              fill="#fcfaf4"
+              x={frontX(floorFace.left)}
+              y={toY(floorFace.high)}
+              width={(floorFace.right - floorFace.left) * scale}
+              height={(floorFace.high - floorFace.low) * scale}
+              fill="none"
+              strokeDasharray="5 4"
               strokeWidth=".9"
             />
           )}
-          {box.panels
-            .flatMap((panel) => panel.features)
-            .filter((feature) => feature.kind === 'groove')
-            .map((groove) => {
-              const front_ = box.panels.find((panel) => panel.role === 'front')!.instances[0]!.frame.origin[2];
-              const z = groove.from[0] + front_;
-              return <path key={groove.from[0]} d={`M${sectionX(0)} ${toY(z)}h${-groove.depth * scale}`} strokeWidth="1.4" />;
-            })}
+          {box.openings
+            .filter((opening) => opening.kind === 'entrance')
+            .map((opening, index) => (
+              <polygon
+                key={index}
+                points={poly(
+                  opening.polygon.map((point) => [point[0], point[2]] as const),
+                  frontX,
+                )}
+                fill="#3a2a1a"
+              />
+            ))}
+          {behind.map((face, index) => (
+            <polygon key={index} points={poly(face.points, sectionX)} fill="#f8eedb" strokeWidth=".8" stroke="#a98b5d" />
+          ))}
+          {cut.map((face) => (
+            <polygon key={face.panel} points={poly(face.points, sectionX)} fill={fillOf(face.panel)} />
+          ))}
+          {features.map((feature) => (
+            <rect
+              key={`${feature.y} ${feature.z}`}
+              x={sectionX(feature.y)}
+              y={toY(feature.z)}
+              width={feature.deep * scale}
+              height={Math.max(feature.high * scale, 0.8)}
+              fill={feature.hole ? '#fcfaf4' : '#3b2a14'}
+              strokeWidth={feature.hole ? 0.9 : 0}
+            />
+          ))}
         </g>
         <g stroke="#7c756a" strokeWidth="1">
-          {shown.map((dimension) => (
-            <g key={dimension.id}>
-              {dimension.witness?.map(([x1, y1, x2, y2], index) => (
+          {dimensions.map((dimension) => (
+            <g key={dimension.size}>
+              {dimension.witness.map(([x1, y1, x2, y2], index) => (
                 <line key={index} x1={x1} y1={y1} x2={x2} y2={y2} strokeDasharray="2 3" strokeWidth=".8" />
               ))}
               <line x1={dimension.from[0]} y1={dimension.from[1]} x2={dimension.to[0]} y2={dimension.to[1]} />
-              {dimension.witness && <Ends dimension={dimension} />}
+              {dimension.witness.length > 0 && <Ends dimension={dimension} />}
             </g>
           ))}
         </g>
       </svg>
-      {shown.map((dimension) => (
-        <At key={dimension.id} at={dimension.at} width={width}>
+      {dimensions.map((dimension) => (
+        <At key={dimension.size} at={dimension.at} width={width}>
           <LengthField
             hideLabel
-            label={parameter(dimension.id).label}
-            value={plan.sizes[dimension.id] ?? 0}
-            problem={problems.get(dimension.id) ?? null}
+            label={parameter(dimension.size).label}
+            value={plan.sizes[dimension.size] ?? 0}
+            problem={problems.get(dimension.size) ?? null}
             disabled={locked}
             className="w-[78px] text-center !min-h-7 !px-1 font-semibold !text-chalk"
-            onChange={(ticks) => onSize(dimension.id, ticks)}
+            onChange={(ticks) => onSize(dimension.size, ticks)}
           />
         </At>
       ))}
@@ -243,7 +234,7 @@ const Caption = ({ x, y, children }: { x: number; y: number; children: string })
   </text>
 );
 
-function Ends({ dimension: { from, to } }: { dimension: Dimension }) {
+function Ends({ dimension: { from, to } }: { dimension: Placed }) {
   const vertical = Math.abs(from[0] - to[0]) < 0.5;
   return (
     <path
@@ -255,7 +246,7 @@ function Ends({ dimension: { from, to } }: { dimension: Dimension }) {
 
 function At({ at, width, children }: { at: readonly [number, number]; width: number; children: ReactNode }) {
   return (
-    <div className="absolute -translate-x-1/2 -translate-y-1/2" style={{ left: Math.min(Math.max(at[0], 36), width - 36), top: at[1] }}>
+    <div className="absolute -translate-x-1/2 -translate-y-1/2" style={{ left: Math.min(Math.max(at[0], 40), width - 40), top: at[1] }}>
       {children}
     </div>
   );

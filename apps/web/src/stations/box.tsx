@@ -1,6 +1,6 @@
 import { animalById } from '@spare-knot/core/animals/find.js';
-import { type Check, checkBox } from '@spare-knot/core/box/checks.js';
-import { buildBox, familyById } from '@spare-knot/core/box/families/families.js';
+import type { Check } from '@spare-knot/core/box/checks.js';
+import { buildBox, checkBox, familyById } from '@spare-knot/core/box/families/families.js';
 import type { Derived, School } from '@spare-knot/core/box/family.js';
 import { weightOf } from '@spare-knot/core/box/measures.js';
 import type { BoxPlan } from '@spare-knot/core/box/plan.js';
@@ -22,8 +22,6 @@ import { LengthField } from '../measure/length-field';
 
 const SolidView = lazy(() => import('../boxview/solid-view'));
 
-/** Sizes that are edited on the drawing itself. */
-const ON_DRAWING = ['width', 'depth', 'frontHeight', 'backHeight', 'overhangFront', 'entranceWidth', 'entranceHeight', 'frontAboveFloor'];
 /** Schools whose options can be seen in a section. */
 const PICTURED = ['roof', 'vents', 'walls'];
 
@@ -40,7 +38,8 @@ export function BoxStation() {
   const change = (next: (plan: BoxPlan) => BoxPlan) => edit((current) => ({ ...current, plan: next(current.plan) }));
   const setSize = (id: string, ticks: number) => change((current) => ({ ...current, sizes: { ...current.sizes, [id]: ticks } }));
   const applies = (each: { applies?: (schools: BoxPlan['schools']) => boolean }) => !each.applies || each.applies(plan.schools);
-  const others = family.parameters.filter((parameter) => !ON_DRAWING.includes(parameter.id) && applies(parameter));
+  const onDrawing = sound ? family.dimensions(sound.plan, sound.box).map((dimension) => dimension.size) : [];
+  const others = family.parameters.filter((parameter) => !onDrawing.includes(parameter.id) && applies(parameter));
   const elsewhere = [...problems].filter(([field]) => !family.parameters.some((parameter) => parameter.id === field));
   return (
     <main className="mt-3 grid grid-cols-[236px_minmax(0,1fr)_264px] gap-3 max-lg:grid-cols-1">
@@ -156,6 +155,13 @@ export function BoxStation() {
           <>
             <h2 className="mt-3 text-base">Box</h2>
             <BoxFacts plan={sound.plan} sound={sound} boxes={draft.boxes} />
+            <ul className="mt-2 border-l-4 border-warn pl-2 text-sm" aria-label="Cautions">
+              {family.cautions.map((caution) => (
+                <li key={caution} className="mt-1">
+                  {caution}
+                </li>
+              ))}
+            </ul>
           </>
         )}
       </section>

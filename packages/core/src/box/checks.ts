@@ -130,7 +130,7 @@ function gripCheck(plan: BoxPlan): Check {
   };
 }
 
-function wallChecks(plan: BoxPlan): Check[] {
+export function wallChecks(plan: BoxPlan): Check[] {
   const thin = ['front', 'back', 'side-left', 'side-right'].filter((role) => {
     const wood = plan.wood[role];
     return wood && wood.thickness < fromMm(wood.material === 'plywood' ? 12 : 15);
@@ -197,14 +197,19 @@ function airChecks(box: PanelSet): Check[] {
   ];
 }
 
-/** Every rule that this box is held against, broken ones first. `animal` may be unknown. */
-export function checkBox(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check[] {
+/** Broken rules first. */
+export function bySeverity(checks: readonly Check[]): Check[] {
   const order = { stop: 0, warn: 1, kept: 2 };
+  return [...checks].sort((a, b) => order[a.severity] - order[b.severity]);
+}
+
+/** The rules for a box with walls, a floor and one room. `animal` may be unknown. */
+export function checkRoom(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check[] {
   return [
     ...(hasOpenFront(box) ? [] : [gripCheck(plan)]),
     ...(animal ? [...entranceChecks(plan, box, animal), ...roomChecks(plan, box, animal)] : []),
     ...wallChecks(plan),
     ...weatherChecks(plan),
     ...airChecks(box),
-  ].sort((a, b) => order[a.severity] - order[b.severity]);
+  ];
 }

@@ -1,6 +1,7 @@
 import type { Animal } from '../animals/animal.js';
 import type { Degrees } from '../measure/angle.js';
 import type { Ticks } from '../measure/ticks.js';
+import type { Check } from './checks.js';
 import type { PanelSet } from './panel-set.js';
 import type { BoxPlan } from './plan.js';
 
@@ -47,6 +48,20 @@ export interface Derived {
 
 export type BuiltBox = { ok: true; box: PanelSet; derived: readonly Derived[] } | { ok: false; refusals: readonly Refusal[] };
 
+/** A size on a drawing: where it is measured, in ticks of box space, and on which side of the view its line stands. */
+export interface DrawnDimension {
+  /** The parameter that it edits. */
+  size: string;
+  /** Front: x to the right, z up. Section: y to the right, z up. */
+  view: 'front' | 'section';
+  /** Below and above measure across; left and right measure upwards; a leader points at a height. */
+  side: 'below' | 'above' | 'left' | 'right' | 'leader';
+  from: number;
+  to: number;
+  /** Where the thing measured is, square to the measure: its witness lines begin there. */
+  start: number;
+}
+
 /** A box family: a short declaration on the solid kernel. */
 export interface Family {
   id: string;
@@ -55,7 +70,13 @@ export interface Family {
   parameters: readonly Parameter[];
   schools: readonly School[];
   roles: readonly PanelRole[];
+  /** What to know before opening, hanging or building one, said where it matters. */
+  cautions: readonly string[];
   build(plan: BoxPlan): BuiltBox;
+  /** Sizes to edit on the drawings. */
+  dimensions(plan: BoxPlan, box: PanelSet): DrawnDimension[];
+  /** The rules that the box is held against, in no order. `animal` may be unknown. */
+  checks(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check[];
   /** Sizes, angles and schools that suit an animal. */
   suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'schools'>;
 }

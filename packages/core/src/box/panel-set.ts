@@ -27,7 +27,7 @@ export type Feature =
   | { kind: 'entrance'; shape: 'round'; centre: Point; diameter: Ticks; depth: 'through' }
   | { kind: 'entrance'; shape: 'oval'; centre: Point; width: Ticks; height: Ticks; depth: 'through' }
   | { kind: 'vent' | 'drain'; shape: 'round'; centre: Point; diameter: Ticks; depth: 'through' }
-  | { kind: 'groove'; from: Point; to: Point; face: 'inside'; width: Ticks; depth: Ticks };
+  | { kind: 'groove'; from: Point; to: Point; face: 'inside' | 'outside'; width: Ticks; depth: Ticks };
 
 /** One different panel of the box. A mirror image is another panel. */
 export interface Panel {

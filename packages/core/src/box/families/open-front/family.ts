@@ -1,8 +1,11 @@
 import type { Animal } from '../../../animals/animal.js';
 import { fromInches, fromMm } from '../../../measure/ticks.js';
+import { NEST_CAUTIONS } from '../../cautions.js';
+import { checkRoom } from '../../checks.js';
 import type { Family, Parameter } from '../../family.js';
 import type { BoxPlan } from '../../plan.js';
 import { build } from '../slant-roof/build.js';
+import { dimensions } from '../slant-roof/dimensions.js';
 import { ROLES, SCHOOLS, PARAMETERS as SLANT_ROOF } from '../slant-roof/parameters.js';
 import { suit as suitSlantRoof } from '../slant-roof/suit.js';
 
@@ -43,6 +46,9 @@ export const openFront: Family = {
   parameters: PARAMETERS,
   schools: SCHOOLS.filter((school) => !CLOSED_ONLY.includes(school.id)),
   roles: ROLES,
+  cautions: NEST_CAUTIONS,
   build: (plan) => build(plan, PARAMETERS),
+  dimensions,
+  checks: checkRoom,
   suit,
 };

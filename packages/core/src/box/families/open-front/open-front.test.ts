@@ -3,12 +3,11 @@ import fc from 'fast-check';
 import { animalById } from '../../../animals/find.js';
 import { ANIMALS } from '../../../animals/table.js';
 import { fromMm, toMm } from '../../../measure/ticks.js';
-import { checkBox } from '../../checks.js';
 import { measuresOf } from '../../measures.js';
 import type { BoxPlan } from '../../plan.js';
 import { startPlan } from '../../start-plan.js';
 import { expectSound } from '../../testing.js';
-import { buildBox } from '../families.js';
+import { buildBox, checkBox } from '../families.js';
 import { openFront } from './family.js';
 
 const board = (mm: number) => ({ thickness: fromMm(mm), width: null, material: 'larch', faceA: 'rough', faceB: 'planed' }) as const;

@@ -1,5 +1,8 @@
+import { NEST_CAUTIONS } from '../../cautions.js';
+import { checkRoom } from '../../checks.js';
 import type { Family } from '../../family.js';
 import { build } from './build.js';
+import { dimensions } from './dimensions.js';
 import { PARAMETERS, ROLES, SCHOOLS } from './parameters.js';
 import { suit } from './suit.js';
 
@@ -11,6 +14,9 @@ export const slantRoof: Family = {
   parameters: PARAMETERS,
   schools: SCHOOLS,
   roles: ROLES,
+  cautions: NEST_CAUTIONS,
   build,
+  dimensions,
+  checks: checkRoom,
   suit,
 };

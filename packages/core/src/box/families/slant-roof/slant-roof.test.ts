@@ -6,13 +6,12 @@ import { ANIMALS } from '../../../animals/table.js';
 import { fromInches, fromMm, toMm } from '../../../measure/ticks.js';
 import { cross, subtract, type Vec3 } from '../../../solid/vector.js';
 import { panelChanges } from '../../changes.js';
-import { checkBox } from '../../checks.js';
 import { instanceVolume, measuresOf, polygonArea } from '../../measures.js';
 import type { Panel, PanelSet } from '../../panel-set.js';
 import type { BoxPlan, PanelWood } from '../../plan.js';
 import { startPlan } from '../../start-plan.js';
 import { expectSound } from '../../testing.js';
-import { buildBox } from '../families.js';
+import { buildBox, checkBox } from '../families.js';
 import { slantRoof } from './family.js';
 
 const board = (mm: number): PanelWood => ({
