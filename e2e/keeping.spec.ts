@@ -120,6 +120,22 @@ test('a layout with panels that fit no board says so and places the rest; the se
   await expect(page.getByRole('alert').filter({ hasText: '“none”' })).toBeVisible();
 });
 
+test('a bat box out of the sheet with a corner gone: every panel has a name of its own, and the caution stands beside it', async ({
+  page,
+}) => {
+  await startBatch(page, 'Crevice-roosting bats (North America)', 1);
+  await expect(page.getByRole('list', { name: 'Cautions' })).toContainText('do not open an occupied box');
+  await page.getByText('three', { exact: true }).click();
+  await page.getByRole('link', { name: 'Choose the wood' }).click();
+  await page.getByRole('button', { name: 'All', exact: true }).click();
+  await page.locator('[data-board="Ply, corner gone"]').getByRole('button', { name: 'Use for all' }).click();
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  const boards = page.getByRole('region', { name: 'Boards laid out' });
+  await expect(boards.locator('[data-part]')).toHaveCount(8);
+  for (const name of ['Front, lower', 'Front, upper', 'Partition 1', 'Partition 2', 'Left cheek'])
+    await expect(boards.getByText(name)).toBeVisible();
+});
+
 test('a deleted batch can be put back; an unknown address leads back to the bench', async ({ page }) => {
   await startBatch(page, 'Blue tit', 1);
   await page.getByLabel('Name of the batch').fill('A box to lose');

@@ -1,4 +1,5 @@
 import { animalById } from '@spare-knot/core/animals/find.js';
+import { creviceBat } from '@spare-knot/core/box/families/crevice-bat/family.js';
 import { slantRoof } from '@spare-knot/core/box/families/slant-roof/family.js';
 import type { BoxPlan, PanelWood } from '@spare-knot/core/box/plan.js';
 import { startPlan } from '@spare-knot/core/box/start-plan.js';
@@ -112,7 +113,9 @@ export function demoBatches(): NewBatch[] {
     plan: of,
     saw: STANDARD_SAW,
   });
+  const ply = named('Ply, corner gone');
   return [
+    batch('A house for the sail-loft bats', 1, startPlan(creviceBat, animalById('crevice-bats-na')!, woodOf(ply))),
     batch('Two for the owl wood', 2, plan('saw-whet-owl', cedar, ten, {})),
     batch(
       'Boxes over the slough',

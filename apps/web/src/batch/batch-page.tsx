@@ -1,4 +1,4 @@
-import { readyWords, spokenName } from '@spare-knot/core/animals/animal.js';
+import { readySentence, spokenName } from '@spare-knot/core/animals/animal.js';
 import { animalById } from '@spare-knot/core/animals/find.js';
 import { buildBox } from '@spare-knot/core/box/families/families.js';
 import type { BatchRecord } from '@spare-knot/core/exchange/kept.js';
@@ -84,7 +84,7 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
               />
               <p className="text-soft">
                 {draft.boxes} {draft.boxes === 1 ? 'box' : 'boxes'}
-                {animal && ` for ${spokenName(animal)} · up and ready by ${readyWords(animal)}`}
+                {animal && ` for ${spokenName(animal)} · ${readySentence(animal)}`}
               </p>
             </div>
             <div className="flex gap-1">

@@ -1,4 +1,4 @@
-import { readyWords, spokenName } from '@spare-knot/core/animals/animal.js';
+import { readySentence, spokenName } from '@spare-knot/core/animals/animal.js';
 import { animalById } from '@spare-knot/core/animals/find.js';
 import { buildBox } from '@spare-knot/core/box/families/families.js';
 import type { BatchRecord } from '@spare-knot/core/exchange/kept.js';
@@ -53,6 +53,8 @@ export function Bench() {
     </main>
   );
 }
+
+const sentenceCase = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 interface NextStep {
   to: string;
@@ -112,7 +114,7 @@ function BatchCard({ batch }: { batch: BatchRecord }) {
         </p>
         {animal && (
           <p className="text-soft">
-            Up and ready by {readyWords(animal)} · {animal.facing}
+            {sentenceCase(readySentence(animal))} · {animal.facing}
           </p>
         )}
       </div>

@@ -1,5 +1,6 @@
 import { familyById } from '@spare-knot/core/box/families/families.js';
 import { measuresOf } from '@spare-knot/core/box/measures.js';
+import { panelNames } from '@spare-knot/core/box/panel-names.js';
 import type { Panel, PanelSet } from '@spare-knot/core/box/panel-set.js';
 import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
 import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
@@ -34,8 +35,8 @@ export function Sheets() {
   const made = useMemo(() => (boards.length > 0 ? batchJob(draft, boards, 1) : null), [draft, boards]);
   const size = PAPERS[paper];
   const names = useMemo(
-    () => new Map(familyById(draft.plan.family)?.roles.map((role) => [role.id, role.label]) ?? []),
-    [draft.plan.family],
+    () => (sound ? panelNames(familyById(draft.plan.family), sound.box) : new Map<string, string>()),
+    [sound, draft.plan.family],
   );
   const titles = useMemo(() => boardTitles(layout?.boards ?? [], boards), [layout, boards]);
   const groups = useMemo(() => pages(layout?.boards ?? [], boards, size), [layout, boards, size]);
@@ -229,7 +230,7 @@ function CutList({ box, names, boxes }: { box: PanelSet; names: ReadonlyMap<stri
             const wood = draft.plan.wood[panel.role];
             return (
               <tr key={panel.id} className="border-b-[0.2mm] border-[#999] align-top [&>td]:py-[1.3mm] [&>td]:pr-[2mm]">
-                <td className="font-bold">{names.get(panel.role) ?? panel.id}</td>
+                <td className="font-bold">{names.get(panel.id) ?? panel.id}</td>
                 <td className="mono text-right">{boxes * panel.instances.length}</td>
                 <td className="mono text-right">
                   <Length ticks={panel.thickness} />

@@ -171,8 +171,11 @@ export function BoxStation() {
 
 function BoxFacts({ plan, sound, boxes }: { plan: BoxPlan; sound: { box: Parameters<typeof weightOf>[1] }; boxes: number }) {
   const kilograms = weightOf(plan, sound.box);
-  const { width, depth, heightFront, heightBack } = sound.box.cavities[0]!;
-  const litres = (width * depth * (heightFront + heightBack)) / 2 / TICKS_PER_MM ** 3 / 1e6;
+  const room = sound.box.cavities.reduce(
+    (sum, { width, depth, heightFront, heightBack }) => sum + (width * depth * (heightFront + heightBack)) / 2,
+    0,
+  );
+  const litres = room / TICKS_PER_MM ** 3 / 1e6;
   return (
     <p className="text-sm text-soft">
       Weighs about {kilograms.toFixed(1)} kg ({(kilograms * 2.2046).toFixed(1)} lb) · {sound.box.panels.length * boxes} panels in the batch

@@ -1,4 +1,5 @@
 import { familyById } from '@spare-knot/core/box/families/families.js';
+import { panelNames } from '@spare-knot/core/box/panel-names.js';
 import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
 import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
 import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
@@ -25,10 +26,14 @@ const SECONDS = 3;
 
 /** The boards, laid out, and how far that is from the best possible. */
 export function LayoutStation() {
-  const { draft, built, batch, locked, settle, replace, edit } = useBatch();
+  const { draft, built, sound, batch, locked, settle, replace, edit } = useBatch();
   const rack = useRack();
   const queries = useQueryClient();
   const say = useNotice();
+  const names = useMemo(
+    () => (sound ? panelNames(familyById(draft.plan.family), sound.box) : new Map<string, string>()),
+    [sound, draft.plan.family],
+  );
   const [busy, setBusy] = useState(false);
   const accepted = batch.accepted;
   const boards: readonly BoardRecord[] = accepted ? accepted.boards : rack.boards;
@@ -158,11 +163,11 @@ export function LayoutStation() {
             , then they are laid out here.
           </p>
         )}
-        {job && layout && <LaidOut job={job} layout={layout} boards={boards} />}
+        {job && layout && <LaidOut job={job} layout={layout} boards={boards} names={names} />}
         {job && !layout && boards.length > 0 && <p className="p-6 text-center">Laying out…</p>}
       </section>
       <aside className="grid content-start gap-3">
-        {layout && <Statement layout={layout} boxes={draft.boxes} roles={rolesOf(draft.plan.family)} />}
+        {layout && <Statement layout={layout} boxes={draft.boxes} roles={names} />}
         {!accepted && (
           <section className="card p-3" aria-label="Search">
             {search.running ? (
@@ -247,9 +252,6 @@ export function LayoutStation() {
   );
 }
 
-const rolesOf = (family: string): ReadonlyMap<string, string> =>
-  new Map(familyById(family)?.roles.map((role) => [role.id, role.label]) ?? []);
-
 function BoxCount({ value, locked, onChange }: { value: number; locked: boolean; onChange: (boxes: number) => void }) {
   const [text, setText] = useState(String(value));
   useEffect(() => setText(String(value)), [value]);
@@ -330,10 +332,18 @@ function Statement({ layout, boxes, roles }: { layout: Layout; boxes: number; ro
   );
 }
 
-function LaidOut({ job, layout, boards }: { job: LayoutJob; layout: Layout; boards: readonly BoardRecord[] }) {
+function LaidOut({
+  job,
+  layout,
+  boards,
+  names,
+}: {
+  job: LayoutJob;
+  layout: Layout;
+  boards: readonly BoardRecord[];
+  names: ReadonlyMap<string, string>;
+}) {
   const [ref, width] = useWidth<HTMLOListElement>();
-  const { draft } = useBatch();
-  const names = useMemo(() => rolesOf(draft.plan.family), [draft.plan.family]);
   const used = layout.boards.flatMap((laid) => boards.filter((board) => board.id === laid.stock));
   const longest = Math.max(1, ...used.map((board) => board.length));
   const scale = (width - 4) / longest;

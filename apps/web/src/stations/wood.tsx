@@ -1,6 +1,7 @@
 import { type PanelChange, panelChanges } from '@spare-knot/core/box/changes.js';
 import { buildBox, familyById } from '@spare-knot/core/box/families/families.js';
 import { measuresOf } from '@spare-knot/core/box/measures.js';
+import { panelNames } from '@spare-knot/core/box/panel-names.js';
 import type { PanelWood } from '@spare-knot/core/box/plan.js';
 import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
 import { materialName } from '@spare-knot/core/wood/material.js';
@@ -39,7 +40,8 @@ export function WoodStation() {
   if (!family) return null;
   const all = family.roles.map((role) => role.id);
   const body = all.filter((role) => role !== 'roof');
-  const nameOf = (role: string) => family.roles.find((each) => each.id === role)?.label ?? role;
+  const names = sound ? panelNames(family, sound.box) : new Map<string, string>();
+  const nameOf = (id: string) => names.get(id) ?? family.roles.find((each) => each.id === id)?.label ?? id;
   const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((each) => b.includes(each));
   const scaleOf = rackScale(rack.boards, width - 34);
 

@@ -53,6 +53,10 @@ export const readyWords = (animal: Animal): string =>
       (month) => month.charAt(0).toUpperCase() + month.slice(1),
     );
 
+/** The same as a sentence about the box: `up and ready by early March`, or `up at any time, spring best`. */
+export const readySentence = (animal: Animal): string =>
+  animal.readyBy.startsWith('any') ? animal.readyBy.replace(/^any;?/, 'up at any time,') : `up and ready by ${readyWords(animal)}`;
+
 export const REGION_NAMES: Record<Region, string> = { na: 'North America', eu: 'Europe', au: 'Australia' };
 
 export const FAMILY_NAMES: Record<BoxFamilyId, string> = {

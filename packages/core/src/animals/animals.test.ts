@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { readyWords, spokenName } from './animal.js';
+import { readySentence, spokenName } from './animal.js';
 import { animalById, findAnimals } from './find.js';
 import { ANIMALS } from './table.js';
 
@@ -27,7 +27,8 @@ describe('the table of animals', () => {
     expect(spokenName(animalById('black-capped-chickadee')!)).toBe('black-capped chickadee');
     expect(spokenName(animalById('european-robin')!)).toBe('European robin');
     expect(spokenName(animalById('barn-owl-na')!)).toBe('barn owl (North America)');
-    expect(readyWords(animalById('tree-swallow')!)).toBe('late March');
+    expect(readySentence(animalById('tree-swallow')!)).toBe('up and ready by late March');
+    expect(readySentence(animalById('crevice-bats-na')!)).toBe('up at any time, spring best');
   });
 
   test('searching takes words in any order, by beginnings, names first', () => {

@@ -31,7 +31,7 @@ const say = (ticks: Ticks): string => `{${Math.round(toMm(ticks) * 100) / 100}}`
 const sayMm = (mm: number): string => `{${mm}}`;
 const sayRange = ([least, greatest]: Range): string => (least === greatest ? sayMm(least) : `${sayMm(least)} to ${sayMm(greatest)}`);
 const within = (mm: number, [least, greatest]: Range): boolean => mm >= least - LEEWAY && mm <= greatest + LEEWAY;
-const setSize =
+export const setSize =
   (id: string, value: Ticks) =>
   (plan: BoxPlan): BoxPlan => ({ ...plan, sizes: { ...plan.sizes, [id]: value } });
 
@@ -143,7 +143,7 @@ export function wallChecks(plan: BoxPlan): Check[] {
       text:
         thin.length > 0
           ? `Walls thinner than ${sayMm(15)} (plywood ${sayMm(12)}) keep out neither cold nor heat: ${thin.join(', ')}.`
-          : `Walls at least ${sayMm(15)} thick.`,
+          : `Walls thick enough: at least ${sayMm(15)}, plywood ${sayMm(12)}.`,
       mark: 'M',
       source: 'BTO nest box guidance',
       remedies: [],

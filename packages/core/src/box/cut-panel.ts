@@ -16,6 +16,8 @@ export interface PanelDraft {
   /** Direction of the frame's x, which is the grain. */
   grainDirection: Vec3;
   grain: Panel['grain'];
+  /** Texture of the outside face; any when left out. */
+  outside?: Panel['outside'];
   inside: Panel['inside'];
   knots: Panel['knots'];
   /** Features, given the function that brings a point of box space into the panel's frame. */
@@ -158,7 +160,7 @@ export function cutPanel(draft: PanelDraft): Panel {
     edges,
     features,
     grain: draft.grain,
-    outside: 'any',
+    outside: draft.outside ?? 'any',
     inside: draft.inside,
     knots: draft.knots,
     clear:

@@ -67,7 +67,7 @@ export interface Joint {
 
 /** Where a room is open on purpose. */
 export interface Opening {
-  kind: 'entrance' | 'open-front' | 'vent-gap' | 'vent-hole' | 'drain';
+  kind: 'entrance' | 'crevice' | 'open-front' | 'vent-gap' | 'vent-hole' | 'drain';
   polygon: readonly Vec3[];
 }
 

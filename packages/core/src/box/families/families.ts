@@ -3,11 +3,12 @@ import { bySeverity, type Check } from '../checks.js';
 import type { BuiltBox, Family } from '../family.js';
 import type { PanelSet } from '../panel-set.js';
 import type { BoxPlan } from '../plan.js';
+import { creviceBat } from './crevice-bat/family.js';
 import { openFront } from './open-front/family.js';
 import { slantRoof } from './slant-roof/family.js';
 
 /** Every family that can be built. A new one is a folder beside this file and a name in this list. */
-export const FAMILIES: readonly Family[] = [slantRoof, openFront];
+export const FAMILIES: readonly Family[] = [slantRoof, openFront, creviceBat];
 
 export const familyById = (id: string): Family | undefined => FAMILIES.find((family) => family.id === id);
 

@@ -1,6 +1,7 @@
 import type { Ticks } from '../../measure/ticks.js';
 import type { Saw, Stock } from '../job.js';
 import type { KeptOffcut } from '../layout.js';
+import { type Obstacle, obstaclesOf } from './defects.js';
 import type { Piece } from './fill-board.js';
 
 /** A long clean offcut is worth more than two short ones: length counts twice. */
@@ -21,6 +22,26 @@ function cornerRests(pieces: readonly Piece[], region: { left: Ticks; right: Tic
   ];
 }
 
+/** The largest part of a leftover beside every defect that must be cut away: what goes to the rack is clean. */
+function cleanPart(offcut: KeptOffcut, obstacles: readonly Obstacle[], rip: boolean): KeptOffcut {
+  const { x, y, length, width } = offcut;
+  const met = obstacles.find((each) => each.hard && each.left < x + length && each.right > x && each.bottom < y + width && each.top > y);
+  if (!met) return offcut;
+  const [left, right, bottom, top] = [Math.floor(met.left), Math.ceil(met.right), Math.floor(met.bottom), Math.ceil(met.top)];
+  const beside: KeptOffcut[] = [
+    { x, y, length: left - x, width },
+    { x: right, y, length: x + length - right, width },
+    ...(rip
+      ? [
+          { x, y, length, width: bottom - y },
+          { x, y: top, length, width: y + width - top },
+        ]
+      : []),
+  ].filter((each) => each.length > 0 && each.width > 0);
+  const best = beside.map((each) => cleanPart(each, obstacles, rip)).sort((a, b) => offcutWorth(b) - offcutWorth(a))[0];
+  return best ?? { x, y, length: 0, width: 0 };
+}
+
 /** Groups of pieces that lie in lanes of their own, from the lower edge up: no piece reaches into the next group's height. */
 function lanesOf(pieces: readonly Piece[]): Piece[][] {
   const lanes: { top: Ticks; pieces: Piece[] }[] = [];
@@ -37,6 +58,8 @@ function lanesOf(pieces: readonly Piece[]): Piece[][] {
 /** The leftovers worth keeping from one board: rectangles a kerf from every piece and from each other, freed by straight cuts. */
 export function offcutsOf(pieces: readonly Piece[], stock: Stock, saw: Saw): KeptOffcut[] {
   if (pieces.length === 0) return [];
+  const obstacles = obstaclesOf(stock.defects);
+  const worthwhile = (offcuts: readonly KeptOffcut[]) => offcuts.map((offcut) => cleanPart(offcut, obstacles, saw.rip)).filter(big);
   const big = (offcut: KeptOffcut) =>
     offcut.length >= saw.keep.length && offcut.width >= saw.keep.width && offcut.length > 0 && offcut.width > 0;
   const worth = (offcuts: readonly KeptOffcut[]) => offcuts.reduce((sum, offcut) => sum + offcutWorth(offcut), 0);
@@ -49,10 +72,10 @@ export function offcutsOf(pieces: readonly Piece[], stock: Stock, saw: Saw): Kep
       const next = lanes[index + 1];
       const top = next ? Math.min(...next.map((piece) => piece.y)) - saw.kerf : stock.width;
       return cornerRests(lane, { ...board, bottom, top }, saw)
-        .map((offcuts) => offcuts.filter(big))
+        .map(worthwhile)
         .sort((a, b) => worth(b) - worth(a))[0]!;
     });
     choices.push(rests.flat());
   }
-  return choices.map((offcuts) => offcuts.filter(big)).sort((a, b) => worth(b) - worth(a))[0]!;
+  return choices.map(worthwhile).sort((a, b) => worth(b) - worth(a))[0]!;
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { fromMm, toMm } from '../../measure/ticks.js';
-import type { Point } from '../../wood/board.js';
+import { type Point, zoneBounds } from '../../wood/board.js';
 import { checkLayout } from '../checker/check.js';
 import type { LayoutJob, Part, Stock } from '../job.js';
 import type { Layout } from '../layout.js';
@@ -97,6 +97,15 @@ describe('any job', () => {
         expect(found.lowerBound).toBeLessThanOrEqual(found.cost);
         if (found.optimal) expect(found.cost).toBe(found.lowerBound);
         expect(found.yield).toBeLessThanOrEqual(1 + 1e-6);
+        for (const laid of found.boards) {
+          const hard = of.stock.find((each) => each.id === laid.stock)!.defects.filter((defect) => defect.kind !== 'knot-sound');
+          for (const { x, y, length, width } of laid.offcuts) {
+            const met = hard
+              .map((defect) => zoneBounds(defect.zone))
+              .filter(([left, bottom, right, top]) => left < x + length - 1 && right > x + 1 && bottom < y + width - 1 && top > y + 1);
+            expect(met).toEqual([]);
+          }
+        }
       }),
       { numRuns: 150 },
     );
@@ -186,6 +195,16 @@ describe('saving wood', () => {
     expect(toMm(kept!.length)).toBeCloseTo(697, 1);
     expect(found.yield).toBeCloseTo(200 / 203, 2);
   });
+});
+
+test('a leftover goes back to the rack without the split at its end', () => {
+  const split = {
+    kind: 'split',
+    zone: { kind: 'rect', corner: [fromMm(820), fromMm(30)], width: fromMm(80), height: fromMm(20) },
+  } as const;
+  const found = valid(job([part('a', rectangle(200, 100))], [board(900, 100, { defects: [split] })]));
+  const [kept] = found.boards[0]!.offcuts;
+  expect([toMm(kept!.x), toMm(kept!.length)]).toEqual([203, 617]);
 });
 
 describe('what cannot be placed', () => {

@@ -7,6 +7,7 @@ import { cutPanel, type PanelDraft } from '../../cut-panel.js';
 import type { BuiltBox, Parameter, Refusal } from '../../family.js';
 import type { Feature, Joint, Opening } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
+import { missingWood, outOfRange } from '../../ranges.js';
 import { derive } from './derive.js';
 import { PARAMETERS, ROLES } from './parameters.js';
 
@@ -54,29 +55,10 @@ const SCORE = { depth: fromMm(3), width: fromMm(3.2), spacing: fromMm(10) };
 const roofAt = (frame: Frame, y: number): number => frame.roofLine + (y - frame.sideFrom) * tan(frame.slope);
 
 function thicknessesOf(plan: BoxPlan): Thicknesses | Refusal[] {
-  const missing = ROLES.filter((role) => !(plan.wood[role.id]?.thickness ?? 0));
-  if (missing.length > 0) {
-    return missing.map((role) => ({
-      field: `wood.${role.id}`,
-      message: `Choose a board for the ${role.label.toLowerCase()}: its thickness decides the other panels.`,
-    }));
-  }
+  const missing = missingWood(plan, ROLES);
+  if (missing.length > 0) return missing;
   const of = (role: string) => plan.wood[role]!.thickness;
   return { front: of('front'), back: of('back'), left: of('side-left'), right: of('side-right'), floor: of('floor'), roof: of('roof') };
-}
-
-function outOfRange(plan: BoxPlan, parameters: readonly Parameter[]): Refusal[] {
-  return parameters
-    .filter((parameter) => !parameter.applies || parameter.applies(plan.schools))
-    .flatMap((parameter) => {
-      const value = parameter.kind === 'angle' ? plan.angles[parameter.id] : plan.sizes[parameter.id];
-      if (value === undefined || !Number.isFinite(value)) return [{ field: parameter.id, message: `${parameter.label} is not given.` }];
-      if (value >= parameter.least && value <= parameter.greatest) return [];
-      const show = (limit: number) => (parameter.kind === 'angle' ? `${limit}°` : `${limit / 320} mm`);
-      return [
-        { field: parameter.id, message: `${parameter.label} must lie between ${show(parameter.least)} and ${show(parameter.greatest)}.` },
-      ];
-    });
 }
 
 /** The frame that a plan asks for, or what would have to change to make it sound. */
