@@ -13,8 +13,13 @@ test('from an animal and a rack of boards to marked boards on paper, and all of 
   await expect(page.getByRole('region', { name: 'Checks' })).toContainText('as black-capped chickadee needs');
 
   await chooseWood(page);
-  await expect(page.getByText(/Roof board: these panels are cut anew/)).toBeVisible();
-  await expect(page.getByText('Roof, thickness: 5⁄8').or(page.getByText(/Roof, thickness/))).toBeVisible();
+  await page.getByRole('button', { name: 'Body', exact: true }).click();
+  const body = (board: string) => page.locator(`[data-board="${board}"]`).getByRole('button', { name: 'Use for the body' }).click();
+  await body('Boat-shop cedar');
+  await expect(page.getByText('Boat-shop cedar: these panels are cut anew')).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: /^Left side, width:.*→/ })).toBeVisible();
+  await body('Picket');
+  await expect(page.getByText('Picket: these panels are cut anew')).toBeVisible();
 
   await page.getByRole('link', { name: 'Lay it out' }).click();
   const result = page.getByRole('region', { name: 'Result' });
