@@ -134,10 +134,10 @@ export function sharedFaceArea(a: ConvexSolid, b: ConvexSolid, gap = 32): number
   for (const face of a.faces) {
     for (const other of b.faces) {
       if (dot(face.plane.normal, other.plane.normal) > -1 + TURNED_BY_ROUNDING) continue;
-      if (Math.abs(face.plane.offset + other.plane.offset) > gap) continue;
       let corners: Vec3[] = [...face.corners];
       for (const side of b.faces) if (side !== other && corners.length >= 3) corners = clipFace(corners, side.plane);
-      if (corners.length >= 3) area += faceArea(corners);
+      // Judged where they meet: a plane read off rounded corners of a narrow face strays far from there.
+      if (corners.length >= 3 && corners.every((corner) => Math.abs(distanceTo(other.plane, corner)) <= gap)) area += faceArea(corners);
     }
   }
   return area;

@@ -140,3 +140,7 @@ test('panels that share a role are told apart by name', () => {
     'Roof',
   ]);
 });
+
+test('thin boards under a steep roof still meet it', () => {
+  expectSound(boxOf(plan({ crevice: 29, width: 160 }, { crevices: '4', vents: 'slot', grip: 'kerfs' }, 33, 10)));
+});
