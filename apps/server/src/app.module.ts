@@ -4,6 +4,7 @@ import { DatabaseModule } from './database/database.module.js';
 import { DemoModule } from './demo/demo.module.js';
 import { HealthController } from './health.controller.js';
 import { RackModule } from './rack/rack.module.js';
+import { ShopModule } from './shop/shop.module.js';
 
-@Module({ imports: [DatabaseModule, RackModule, BatchesModule, DemoModule], controllers: [HealthController] })
+@Module({ imports: [DatabaseModule, RackModule, BatchesModule, ShopModule, DemoModule], controllers: [HealthController] })
 export class AppModule {}

@@ -13,6 +13,7 @@ export const router = createBrowserRouter([
       { index: true, lazy: async () => ({ Component: (await import('./places/bench')).Bench }) },
       { path: 'new', lazy: async () => ({ Component: (await import('./places/new-batch')).NewBatchPage }) },
       { path: 'rack', lazy: async () => ({ Component: (await import('./places/rack')).Rack }) },
+      { path: 'handbook', lazy: async () => ({ Component: (await import('./places/handbook')).Handbook }) },
       {
         path: 'batches/:id',
         lazy: async () => ({ Component: (await import('./batch/batch-page')).BatchPage }),

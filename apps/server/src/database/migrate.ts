@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import { up as rackAndBatches } from './migrations/0001-rack-and-batches.js';
+import { up as shop } from './migrations/0002-shop.js';
 
 interface Step {
   name: string;
@@ -7,7 +8,10 @@ interface Step {
 }
 
 /** In order, forward only. A migration that has landed is never edited. */
-const STEPS: readonly Step[] = [{ name: '0001-rack-and-batches', up: rackAndBatches }];
+const STEPS: readonly Step[] = [
+  { name: '0001-rack-and-batches', up: rackAndBatches },
+  { name: '0002-shop', up: shop },
+];
 
 const source: Knex.MigrationSource<Step> = {
   getMigrations: async () => [...STEPS],

@@ -1,6 +1,9 @@
 import { animalById } from '@spare-knot/core/animals/find.js';
+import { colonyHouse } from '@spare-knot/core/box/families/colony/family.js';
 import { creviceBat } from '@spare-knot/core/box/families/crevice-bat/family.js';
+import { owlBox } from '@spare-knot/core/box/families/owl/family.js';
 import { slantRoof } from '@spare-knot/core/box/families/slant-roof/family.js';
+import { findWood } from '@spare-knot/core/box/find-wood.js';
 import type { BoxPlan, PanelWood } from '@spare-knot/core/box/plan.js';
 import { startPlan } from '@spare-knot/core/box/start-plan.js';
 import type { NewBatch, NewBoard } from '@spare-knot/core/exchange/kept.js';
@@ -53,8 +56,12 @@ export function demoBoards(): NewBoard[] {
       faceB: 'planed',
       defects: [round('nail', 3.1, 1, 0.12), round('nail', 3.1, 2.7, 0.12), round('nail', 42.2, 1, 0.12), round('nail', 42.2, 2.7, 0.12)],
     }),
+    board('Two-by-two, spruce', 8, 1.5, 1.5, 96, { material: 'spruce', faceA: 'planed', faceB: 'planed', price: 420 }),
+    board('Lath', 20, 1 / 4, 0.5, 48, { material: 'spruce', faceA: 'rough', faceB: 'planed', price: 60 }),
+    board('Batten, one by two', 10, 3 / 4, 1.5, 96, { material: 'spruce', faceA: 'rough', faceB: 'planed', price: 210 }),
     board('Picket end', 1, 5 / 8, 5.5, 16.5, { offcut: true }),
     board('Roof end', 1, 3 / 4, 7.25, 13, { offcut: true, material: 'eastern-white-pine', faceB: 'planed' }),
+    board('Half-inch ply', 3, 15 / 32, 48, 96, { material: 'plywood', faceA: 'planed', faceB: 'planed', grained: false, price: 5200 }),
     board('Ply, corner gone', 1, 12 / 25.4, 1220 / 25.4, 2440 / 25.4, {
       material: 'plywood',
       faceA: 'planed',
@@ -114,8 +121,19 @@ export function demoBatches(): NewBatch[] {
     saw: STANDARD_SAW,
   });
   const ply = named('Ply, corner gone');
+  const atHand = demoBoards();
   return [
     batch('A house for the sail-loft bats', 1, startPlan(creviceBat, animalById('crevice-bats-na')!, woodOf(ply))),
+    batch(
+      'A barn owl box for the grain shed',
+      1,
+      findWood(startPlan(owlBox, animalById('barn-owl-eu')!, woodOf(named('Half-inch ply'))), atHand),
+    ),
+    batch(
+      'Martin house for the slipway',
+      1,
+      findWood(startPlan(colonyHouse, animalById('purple-martin')!, woodOf(named('Ten-inch cedar'))), atHand),
+    ),
     batch('Two for the owl wood', 2, plan('saw-whet-owl', cedar, ten, {})),
     batch(
       'Boxes over the slough',
@@ -146,7 +164,7 @@ export function demoBatches(): NewBatch[] {
           entranceHeight: fromInches(7),
           backAbove: fromInches(1),
         },
-        schools: { measure: 'outside' },
+        schools: { measure: 'outside', walls: 'between', access: 'screwed' },
       }),
     ),
   ];

@@ -18,6 +18,8 @@ import {
   type ProblemDocument,
   problemDocument,
   proposal,
+  type ShopRecord,
+  shopRecord,
 } from '@spare-knot/core/exchange/kept.js';
 import type { Layout } from '@spare-knot/core/layout/layout.js';
 import { z } from 'zod';
@@ -81,6 +83,8 @@ export const client = {
   splitBoard: (id: string, version: number): Promise<BoardRecord> => ask(boardRecord, 'POST', `rack/${id}/split`, { version }),
   removeBoard: (id: string, version: number) => send('DELETE', `rack/${id}?version=${version}`),
   restoreBoard: (id: string): Promise<BoardRecord> => ask(boardRecord, 'POST', `rack/${id}/restore`),
+  shop: (): Promise<ShopRecord> => ask(shopRecord, 'GET', 'shop'),
+  changeShop: (shop: ShopRecord): Promise<ShopRecord> => ask(shopRecord, 'PUT', 'shop', z.encode(shopRecord, shop)),
   importCsv: (csv: string) => ask(csvReport, 'POST', 'rack/csv', { csv }),
 };
 

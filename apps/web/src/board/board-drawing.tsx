@@ -1,3 +1,4 @@
+import { partName } from '@spare-knot/core/box/panel-names.js';
 import type { LayoutJob } from '@spare-knot/core/layout/job.js';
 import type { LaidBoard } from '@spare-knot/core/layout/layout.js';
 import { placePart } from '@spare-knot/core/layout/placed.js';
@@ -145,7 +146,11 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
                 height={(upper - bottom) * scale}
                 avoid={placed.cutAway.find((zone) => zone.kind === 'circle')}
                 board={{ scale, width: board.width, left, right }}
-                lines={[names?.get(placement.part) ?? placement.part, `box ${box}`, ...(placement.flipped ? ['face down'] : [])]}
+                lines={[
+                  names ? partName(names, placement.part) : placement.part,
+                  `box ${box}`,
+                  ...(placement.flipped ? ['face down'] : []),
+                ]}
                 fill="#1f1609"
               />
             </g>
@@ -171,7 +176,19 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
 const boxesOf = (job: LayoutJob): number => Math.min(...job.parts.map((part) => part.quantity));
 
 function CutAway({ zone, scale, width }: { zone: Zone; scale: number; width: Ticks }) {
-  if (zone.kind !== 'circle') return null;
+  if (zone.kind === 'polygon') return null;
+  if (zone.kind === 'rect')
+    return (
+      <rect
+        x={zone.corner[0] * scale}
+        y={(width - zone.corner[1] - zone.height) * scale}
+        width={zone.width * scale}
+        height={zone.height * scale}
+        fill="#c79a63"
+        fillOpacity=".45"
+        stroke="#2c2013"
+      />
+    );
   const [cx, cy, r] = [zone.centre[0] * scale, (width - zone.centre[1]) * scale, zone.radius * scale];
   return (
     <g fill="none" stroke="#2c2013">

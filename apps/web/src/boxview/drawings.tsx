@@ -1,5 +1,6 @@
-import { behindSection, type DrawnFace, frontView, middleSection } from '@spare-knot/core/box/drawing.js';
+import { behindSection, type DrawnFace, frontView, middleSection, sectionX } from '@spare-knot/core/box/drawing.js';
 import type { DrawnDimension, Family, Parameter } from '@spare-knot/core/box/family.js';
+import { holeSize } from '@spare-knot/core/box/features.js';
 import type { Panel, PanelSet } from '@spare-knot/core/box/panel-set.js';
 import type { BoxPlan } from '@spare-knot/core/box/plan.js';
 import type { Ticks } from '@spare-knot/core/measure/ticks.js';
@@ -19,7 +20,20 @@ interface Props {
   onSize: (id: string, ticks: Ticks) => void;
 }
 
-const PANEL_FILL: Record<string, string> = { roof: '#c58f50', floor: '#d7ae76', front: '#edd2ad', back: '#dcb784', partition: '#e0bd8c' };
+const PANEL_FILL: Record<string, string> = {
+  roof: '#c58f50',
+  floor: '#d7ae76',
+  front: '#edd2ad',
+  back: '#dcb784',
+  partition: '#e0bd8c',
+  middle: '#e0bd8c',
+  post: '#d2a76d',
+  batten: '#d2a76d',
+  lid: '#d2a76d',
+  spacer: '#cfa468',
+  cleat: '#cfa468',
+  slab: '#d9b078',
+};
 const fillOf = (panel: string) => PANEL_FILL[panel.split('-')[0] ?? panel] ?? '#e4c396';
 
 interface Extent {
@@ -72,34 +86,39 @@ interface CutFeature {
   hole: boolean;
 }
 
-/** Entrances and grooves of upright panels, as the section through them shows: rectangles across y and z, in ticks. */
-function cutFeatures(panels: readonly Panel[]): CutFeature[] {
+/** Holes and grooves of upright panels that the cut at `x` goes through: rectangles across y and z, in ticks. */
+function cutFeatures(panels: readonly Panel[], x: Ticks): CutFeature[] {
   return panels.flatMap((panel) =>
     panel.instances.flatMap((instance) => {
-      const n = instance.outsideNormal[1];
+      const { frame, outsideNormal } = instance;
+      const n = outsideNormal[1];
       if (Math.abs(n) < 0.999) return [];
-      const outside = instance.frame.origin[1];
+      const outside = frame.origin[1];
       const inside = outside - n * panel.thickness;
+      // The frame's y in box space: outsideNormal × x.
+      const yAxis = [n * frame.x[2], 0, -n * frame.x[0]] as const;
+      const at = ([u, v]: readonly [number, number]) => ({
+        x: frame.origin[0] + u * frame.x[0] + v * yAxis[0],
+        z: frame.origin[2] + u * frame.x[2] + v * yAxis[2],
+      });
+      const upright = Math.abs(frame.x[2]) > 0.5;
       return panel.features.flatMap((feature): CutFeature[] => {
-        if (feature.kind === 'entrance') {
-          const high = feature.shape === 'round' ? feature.diameter : feature.height;
-          return [
-            {
-              y: Math.min(outside, inside),
-              z: instance.frame.origin[2] + feature.centre[0] + high / 2,
-              deep: panel.thickness,
-              high,
-              hole: true,
-            },
-          ];
+        const size = holeSize(feature);
+        if (size && 'centre' in feature && (feature.kind === 'entrance' || feature.kind === 'vent')) {
+          const middle = at(feature.centre);
+          const [wide, high] = upright ? [size.width, size.height] : [size.height, size.width];
+          if (Math.abs(middle.x - x) > wide / 2) return [];
+          return [{ y: Math.min(outside, inside), z: middle.z + high / 2, deep: panel.thickness, high, hole: true }];
         }
         if (feature.kind !== 'groove') return [];
+        const [from, to] = [at(feature.from), at(feature.to)];
+        if (Math.min(from.x, to.x) > x || Math.max(from.x, to.x) < x) return [];
         const face = feature.face === 'inside' ? inside : outside;
         const into = feature.face === 'inside' ? n : -n;
         return [
           {
             y: Math.min(face, face + into * feature.depth),
-            z: instance.frame.origin[2] + feature.from[0] + feature.width / 2,
+            z: from.z + feature.width / 2,
             deep: feature.depth,
             high: feature.width,
             hole: false,
@@ -124,20 +143,38 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
     const scale = Math.min(free / wide, (height - MARGIN.top - MARGIN.bottom) / (high - Math.min(a.low, b.low)));
     const slack = free - wide * scale;
     const frontX = (x: number) => MARGIN.left + slack * 0.3 + (x - a.left) * scale;
-    const sectionX = (y: number) => MARGIN.left + slack * 0.75 + (a.right - a.left) * scale + MARGIN.middle + (y - b.left) * scale;
+    const acrossX = (y: number) => MARGIN.left + slack * 0.75 + (a.right - a.left) * scale + MARGIN.middle + (y - b.left) * scale;
     const toY = (z: number) => MARGIN.top + (high - z) * scale;
     const dimensions = family
       .dimensions(drawn.plan, drawn.box)
-      .map((dimension) => (dimension.view === 'front' ? place(dimension, a, frontX, toY) : place(dimension, b, sectionX, toY)));
-    return { front, cut, behind, a, b, frontX, sectionX, toY, scale, dimensions, features: cutFeatures(drawn.box.panels) };
+      .map((dimension) => (dimension.view === 'front' ? place(dimension, a, frontX, toY) : place(dimension, b, acrossX, toY)));
+    return {
+      front,
+      cut,
+      behind,
+      a,
+      b,
+      frontX,
+      acrossX,
+      toY,
+      scale,
+      dimensions,
+      features: cutFeatures(drawn.box.panels, sectionX(drawn.box)),
+    };
   }, [drawn, family, width, height]);
-  const { front, cut, behind, a, b, frontX, sectionX, toY, scale, dimensions, features } = view;
+  const { front, cut, behind, a, b, frontX, acrossX, toY, scale, dimensions, features } = view;
   const { box } = drawn;
+  const pipes = (box.fittings ?? []).flatMap((fitting) => (fitting.kind === 'pipe' ? [fitting] : []));
   const parameter = (id: string): Parameter => family.parameters.find((each) => each.id === id)!;
   const poly = (points: DrawnFace['points'], x: (value: number) => number) =>
     points.map(([across, z]) => `${x(across).toFixed(1)},${toY(z).toFixed(1)}`).join(' ');
-  const floor = box.panels.find((panel) => panel.role === 'floor')?.instances[0]?.solid.vertices;
-  const floorFace = floor && extentOf([{ panel: 'floor', points: floor.map((vertex) => [vertex[0], vertex[2]] as const) }]);
+  const floors = box.panels
+    .filter((panel) => panel.role === 'floor')
+    .flatMap((panel) =>
+      panel.instances.map(({ solid }) =>
+        extentOf([{ panel: 'floor', points: solid.vertices.map((vertex) => [vertex[0], vertex[2]] as const) }]),
+      ),
+    );
 
   return (
     <div className="relative" style={{ width, height }}>
@@ -151,26 +188,30 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
         <Caption x={frontX((a.left + a.right) / 2)} y={16}>
           Front
         </Caption>
-        <Caption x={sectionX((b.left + b.right) / 2)} y={16}>
+        <Caption x={acrossX((b.left + b.right) / 2)} y={16}>
           Cut through the middle
         </Caption>
         <g stroke="#3b2a14" strokeWidth="1.1" strokeLinejoin="round">
           {front.map((face, index) => (
             <polygon key={index} points={poly(face.points, frontX)} fill={fillOf(face.panel)} />
           ))}
-          {floorFace && (
+          {floors.map((floor) => (
             <rect
-              x={frontX(floorFace.left)}
-              y={toY(floorFace.high)}
-              width={(floorFace.right - floorFace.left) * scale}
-              height={(floorFace.high - floorFace.low) * scale}
+              key={floor.low}
+              x={frontX(floor.left)}
+              y={toY(floor.high)}
+              width={(floor.right - floor.left) * scale}
+              height={(floor.high - floor.low) * scale}
               fill="none"
               strokeDasharray="5 4"
               strokeWidth=".9"
             />
-          )}
+          ))}
           {box.openings
-            .filter((opening) => opening.kind === 'entrance')
+            .filter(
+              (opening) =>
+                (opening.kind === 'entrance' || opening.kind === 'vent-hole') && opening.polygon.every((point) => Math.abs(point[1]) <= 2),
+            )
             .map((opening, index) => (
               <polygon
                 key={index}
@@ -182,15 +223,25 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
               />
             ))}
           {behind.map((face, index) => (
-            <polygon key={index} points={poly(face.points, sectionX)} fill="#f8eedb" strokeWidth=".8" stroke="#a98b5d" />
+            <polygon key={index} points={poly(face.points, acrossX)} fill="#f8eedb" strokeWidth=".8" stroke="#a98b5d" />
           ))}
-          {cut.map((face) => (
-            <polygon key={face.panel} points={poly(face.points, sectionX)} fill={fillOf(face.panel)} />
+          {cut.map((face, index) => (
+            <polygon key={`${face.panel} ${index}`} points={poly(face.points, acrossX)} fill={fillOf(face.panel)} />
+          ))}
+          {pipes.map(({ from, to, outside }) => (
+            <rect
+              key={from[2]}
+              x={acrossX(from[1])}
+              y={toY(from[2] + outside / 2)}
+              width={(to[1] - from[1]) * scale}
+              height={outside * scale}
+              fill="#c9d2d6"
+            />
           ))}
           {features.map((feature) => (
             <rect
-              key={`${feature.y} ${feature.z}`}
-              x={sectionX(feature.y)}
+              key={`${feature.y} ${feature.z} ${feature.high}`}
+              x={acrossX(feature.y)}
               y={toY(feature.z)}
               width={feature.deep * scale}
               height={Math.max(feature.high * scale, 0.8)}

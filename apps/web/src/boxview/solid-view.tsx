@@ -1,66 +1,133 @@
 import { Edges, OrbitControls } from '@react-three/drei';
 import { Canvas } from '@react-three/fiber';
-import type { PanelInstance, PanelSet } from '@spare-knot/core/box/panel-set.js';
+import { rim } from '@spare-knot/core/box/features.js';
+import type { Panel, PanelInstance, PanelSet } from '@spare-knot/core/box/panel-set.js';
+import { cross, type Vec3 } from '@spare-knot/core/solid/vector.js';
 import { useMemo, useState } from 'react';
-import { BufferGeometry, DoubleSide, Float32BufferAttribute, Quaternion, Vector3 } from 'three';
+import { BufferGeometry, DoubleSide, Float32BufferAttribute, Plane, Quaternion, Vector3 } from 'three';
 
 /** Drawn units are decimetres, y up. */
 const toDrawn = ([x, y, z]: readonly [number, number, number]): [number, number, number] => [x / 32000, z / 32000, -y / 32000];
 
-function geometryOf(instance: PanelInstance): BufferGeometry {
-  const positions: number[] = [];
-  for (const face of instance.solid.faces) {
-    for (let i = 1; i + 1 < face.length; i += 1)
-      for (const index of [face[0]!, face[i]!, face[i + 1]!]) positions.push(...toDrawn(instance.solid.vertices[index]!));
-  }
+/** A fan of triangles over a convex polygon. */
+function fan(corners: readonly Vec3[], positions: number[]): void {
+  for (let i = 1; i + 1 < corners.length; i += 1)
+    for (const corner of [corners[0]!, corners[i]!, corners[i + 1]!]) positions.push(...toDrawn(corner));
+}
+
+function geometryFrom(positions: readonly number[]): BufferGeometry {
   const geometry = new BufferGeometry();
-  geometry.setAttribute('position', new Float32BufferAttribute(positions, 3));
+  geometry.setAttribute('position', new Float32BufferAttribute([...positions], 3));
   geometry.computeVertexNormals();
   return geometry;
 }
 
-const COLOURS: Record<string, string> = { roof: '#b9854a', floor: '#d2a76d', front: '#ecd0a6', back: '#d9b47f' };
+function geometryOf(instance: PanelInstance): BufferGeometry {
+  const positions: number[] = [];
+  for (const face of instance.solid.faces)
+    fan(
+      face.map((index) => instance.solid.vertices[index]!),
+      positions,
+    );
+  return geometryFrom(positions);
+}
 
-/** The box as solid wood, to turn with the mouse or the arrow keys and to pull apart for the dry fit. */
+/** Holes and grooves as dark patches just off the faces they go through. */
+function marksOf(panel: Panel, instance: PanelInstance): BufferGeometry | null {
+  const { origin, x } = instance.frame;
+  const n = instance.outsideNormal;
+  const y = cross(n, x);
+  const at = (u: number, v: number, depth: number): Vec3 => [
+    origin[0] + u * x[0] + v * y[0] - n[0] * depth,
+    origin[1] + u * x[1] + v * y[1] - n[1] * depth,
+    origin[2] + u * x[2] + v * y[2] - n[2] * depth,
+  ];
+  const positions: number[] = [];
+  const OFF = 64;
+  for (const feature of panel.features) {
+    if (feature.kind === 'mesh') {
+      const [u, v] = feature.corner;
+      const depth = feature.face === 'inside' ? panel.thickness + OFF : -OFF;
+      fan(
+        [
+          at(u, v, depth),
+          at(u + feature.height, v, depth),
+          at(u + feature.height, v + feature.width, depth),
+          at(u, v + feature.width, depth),
+        ],
+        positions,
+      );
+    } else if (feature.kind === 'groove') {
+      const run = [feature.to[0] - feature.from[0], feature.to[1] - feature.from[1]] as const;
+      const long = Math.hypot(...run) || 1;
+      const side = [((-run[1] / long) * feature.width) / 2, ((run[0] / long) * feature.width) / 2] as const;
+      const depth = feature.face === 'inside' ? panel.thickness + OFF : -OFF;
+      const corner = (of: readonly [number, number], sign: number) => at(of[0] + sign * side[0], of[1] + sign * side[1], depth);
+      fan([corner(feature.from, 1), corner(feature.to, 1), corner(feature.to, -1), corner(feature.from, -1)], positions);
+    } else {
+      const [width, height] = feature.shape === 'round' ? [feature.diameter, feature.diameter] : [feature.width, feature.height];
+      for (const depth of feature.depth === 'through' ? [-OFF, panel.thickness + OFF] : [-OFF])
+        fan(rim(feature.shape, at(feature.centre[0], feature.centre[1], depth), y, x, width, height), positions);
+    }
+  }
+  return positions.length > 0 ? geometryFrom(positions) : null;
+}
+
+const COLOURS: readonly (readonly [RegExp, string])[] = [
+  [/^roof/, '#b9854a'],
+  [/^floor/, '#d2a76d'],
+  [/^front/, '#ecd0a6'],
+  [/^back/, '#d9b47f'],
+  [/^(post|batten|lid|bearer|cleat|spacer|ladder)/, '#c99b5c'],
+  [/^slab/, '#c89a63'],
+];
+const colourOf = (role: string): string => COLOURS.find(([pattern]) => pattern.test(role))?.[1] ?? '#e2c092';
+
+/** The box as solid wood, to turn with the mouse, to pull apart for the dry fit, and to cut open. */
 export default function SolidView({ box, height }: { box: PanelSet; height: number }) {
   const [apart, setApart] = useState(0.35);
+  const [cut, setCut] = useState(0);
   const panels = useMemo(
     () =>
       box.panels.flatMap((panel) =>
-        panel.instances.map((instance) => {
-          const entrance = panel.features.find((feature) => feature.kind === 'entrance');
-          const size =
-            entrance?.kind === 'entrance'
-              ? entrance.shape === 'round'
-                ? [entrance.diameter, entrance.diameter]
-                : [entrance.width, entrance.height]
-              : null;
-          return {
-            id: panel.id,
-            geometry: geometryOf(instance),
-            away: new Vector3(...toDrawn(instance.outsideNormal)).normalize(),
-            hole: size && {
-              size: size.map((each) => each! / 32000) as [number, number],
-              centre: holeCentre(instance, entrance!),
-              normal: new Vector3(...toDrawn(instance.outsideNormal)).normalize(),
-            },
-            thickness: panel.thickness / 32000,
-          };
-        }),
+        panel.instances.map((instance, index) => ({
+          key: `${panel.id} ${index}`,
+          role: panel.role,
+          geometry: geometryOf(instance),
+          marks: marksOf(panel, instance),
+          away: new Vector3(...toDrawn(instance.outsideNormal)).normalize(),
+        })),
       ),
     [box],
   );
-  const middle = useMemo(() => {
-    const cavity = box.cavities[0]!;
-    return toDrawn([0, cavity.depth / 2, cavity.heightFront / 2]);
+  const pipes = (box.fittings ?? []).flatMap((fitting) => (fitting.kind === 'pipe' ? [fitting] : []));
+  const { middle, reach, left, right } = useMemo(() => {
+    const corners = box.panels.flatMap((panel) => panel.instances.flatMap((instance) => instance.solid.vertices));
+    const range = (axis: 0 | 1 | 2) =>
+      [Math.min(...corners.map((corner) => corner[axis])), Math.max(...corners.map((corner) => corner[axis]))] as const;
+    const [[x0, x1], [y0, y1], [z0, z1]] = [range(0), range(1), range(2)];
+    return {
+      middle: toDrawn([(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2]),
+      reach: Math.max(x1 - x0, y1 - y0, z1 - z0) / 32000,
+      left: x0 / 32000,
+      right: x1 / 32000,
+    };
   }, [box]);
-  const far = 2.4 + (box.cavities[0]!.heightBack / 32000) * 1.5;
+  const far = 1.6 + reach * 1.5;
+  // The cutting plane takes away what lies left of it; it moves with the group, so it is set in the world.
+  const planes = useMemo(
+    () => (cut > 0 ? [new Plane(new Vector3(1, 0, 0), -(left + (right - left) * cut - middle[0]))] : []),
+    [cut, left, right, middle],
+  );
   return (
     <div>
       <div style={{ height }} className="rounded-md bg-[#efe8d8]">
         <Canvas
           frameloop="demand"
           dpr={[1, 2]}
+          onCreated={({ gl }) => {
+            gl.localClippingEnabled = true;
+          }}
           camera={{ position: [-far * 0.7, far * 0.5, far * 0.85], fov: 38 }}
           aria-label="The box as solid wood"
         >
@@ -69,60 +136,63 @@ export default function SolidView({ box, height }: { box: PanelSet; height: numb
           <directionalLight position={[4, 1, -3]} intensity={0.7} />
           <group position={[-middle[0], -middle[1], -middle[2]]}>
             {panels.map((panel) => (
-              <group key={panel.id} position={panel.away.clone().multiplyScalar(apart)}>
+              <group key={panel.key} position={panel.away.clone().multiplyScalar(apart * Math.max(1, reach / 4))}>
                 <mesh geometry={panel.geometry}>
                   <meshStandardMaterial
-                    color={COLOURS[panel.id] ?? '#e2c092'}
+                    color={colourOf(panel.role)}
                     flatShading
                     side={DoubleSide}
                     roughness={0.9}
                     polygonOffset
                     polygonOffsetFactor={2}
                     polygonOffsetUnits={2}
+                    clippingPlanes={planes}
                   />
-                  <Edges threshold={12} color="#3b2a14" />
+                  {cut === 0 && <Edges threshold={12} color="#3b2a14" />}
                 </mesh>
-                {panel.hole &&
-                  [0.002, -panel.thickness - 0.002].map((offset) => (
-                    <mesh
-                      key={offset}
-                      position={new Vector3(...panel.hole!.centre).addScaledVector(panel.hole!.normal, offset)}
-                      quaternion={new Quaternion().setFromUnitVectors(new Vector3(0, 0, 1), panel.hole!.normal)}
-                      scale={[panel.hole!.size[0] / 2, panel.hole!.size[1] / 2, 1]}
-                    >
-                      <circleGeometry args={[1, 40]} />
-                      <meshBasicMaterial color="#2e2012" side={DoubleSide} />
-                    </mesh>
-                  ))}
+                {panel.marks && (
+                  <mesh geometry={panel.marks}>
+                    <meshBasicMaterial color="#2e2012" side={DoubleSide} clippingPlanes={planes} />
+                  </mesh>
+                )}
               </group>
+            ))}
+            {pipes.map((pipe) => (
+              <mesh
+                key={pipe.from[2]}
+                position={toDrawn([0, (pipe.from[1] + pipe.to[1]) / 2 - apart * 32000 * Math.max(1, reach / 4), pipe.from[2]])}
+                quaternion={new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), new Vector3(0, 0, 1))}
+              >
+                <cylinderGeometry args={[pipe.outside / 64000, pipe.outside / 64000, (pipe.to[1] - pipe.from[1]) / 32000, 32, 1, true]} />
+                <meshStandardMaterial color="#8a979c" side={DoubleSide} clippingPlanes={planes} />
+              </mesh>
             ))}
           </group>
           <OrbitControls makeDefault enablePan={false} minDistance={1} maxDistance={far * 3} />
         </Canvas>
       </div>
-      <label className="mt-2 flex items-center gap-3">
-        <span className="label">Pull apart</span>
-        <input
-          type="range"
-          min="0"
-          max="1.2"
-          step="0.01"
-          value={apart}
-          onChange={(event) => setApart(Number(event.target.value))}
-          className="h-6 flex-1 accent-chalk"
-        />
-      </label>
+      <div className="mt-2 grid grid-cols-2 gap-4">
+        <Slider label="Pull apart" most={1.2} value={apart} onChange={setApart} />
+        <Slider label="Cut open" most={0.95} value={cut} onChange={setCut} />
+      </div>
       <p className="text-sm text-soft">Drag to turn it, scroll to come closer.</p>
     </div>
   );
 }
 
-/** The hole's middle on the outside face, in drawn units. */
-function holeCentre(instance: PanelInstance, feature: PanelSet['panels'][number]['features'][number]): [number, number, number] {
-  if (feature.kind === 'groove') return [0, 0, 0];
-  const { origin, x } = instance.frame;
-  const n = instance.outsideNormal;
-  const y = [n[1] * x[2] - n[2] * x[1], n[2] * x[0] - n[0] * x[2], n[0] * x[1] - n[1] * x[0]] as const;
-  const [u, v] = feature.centre;
-  return toDrawn([origin[0] + u * x[0] + v * y[0], origin[1] + u * x[1] + v * y[1], origin[2] + u * x[2] + v * y[2]]);
+function Slider({ label, most, value, onChange }: { label: string; most: number; value: number; onChange: (value: number) => void }) {
+  return (
+    <label className="flex items-center gap-3">
+      <span className="label whitespace-nowrap">{label}</span>
+      <input
+        type="range"
+        min="0"
+        max={most}
+        step="0.01"
+        value={value}
+        onChange={(event) => onChange(Number(event.target.value))}
+        className="h-6 flex-1 accent-chalk"
+      />
+    </label>
+  );
 }

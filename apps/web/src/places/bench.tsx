@@ -8,7 +8,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { client } from '../api/client';
-import { SectionPicture } from '../boxview/section-picture';
+import { SmallPicture } from '../boxview/small-picture';
 import { HeaderEnd } from '../ui/header-end';
 import { useNotice } from '../ui/notice';
 import { Trouble } from '../ui/trouble';
@@ -100,7 +100,7 @@ function BatchCard({ batch }: { batch: BatchRecord }) {
         aria-hidden
         className="grid h-24 w-28 shrink-0 place-items-center rounded-md bg-[#f0e8d6]"
       >
-        {built.ok && <SectionPicture box={built.box} width={100} height={84} />}
+        {built.ok && <SmallPicture view="section" box={built.box} width={100} height={84} />}
       </Link>
       <div className="min-w-0 flex-1">
         <h2 className="truncate text-xl">

@@ -3,10 +3,8 @@ import { FAMILY_NAMES, REGION_NAMES, spokenName } from '@spare-knot/core/animals
 import { findAnimals } from '@spare-knot/core/animals/find.js';
 import { familyById } from '@spare-knot/core/box/families/families.js';
 import { findWood } from '@spare-knot/core/box/find-wood.js';
-import type { PanelWood } from '@spare-knot/core/box/plan.js';
 import { startPlan } from '@spare-knot/core/box/start-plan.js';
 import { STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
-import { fromMm } from '@spare-knot/core/measure/ticks.js';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -16,8 +14,7 @@ import { AnimalFacts } from '../boxview/animal-facts';
 import { useUnits } from '../measure/units';
 import { HeaderEnd } from '../ui/header-end';
 import { useNotice } from '../ui/notice';
-
-const STANDARD_WOOD: PanelWood = { thickness: fromMm(19.05), width: null, material: 'western-red-cedar', faceA: 'rough', faceB: 'planed' };
+import { STANDARD_WOOD } from '../wood/standard-wood';
 
 /** Who is it for, and how many: a batch begins with the animal. */
 export function NewBatchPage() {
@@ -38,8 +35,7 @@ export function NewBatchPage() {
   const start = async () => {
     if (!chosen || !family || countWrong) return;
     setBusy(true);
-    const roles = family.roles.map((role) => role.id);
-    const plan = findWood(startPlan(family, chosen, STANDARD_WOOD), [roles.filter((role) => role !== 'roof'), ['roof']], rack.data ?? []);
+    const plan = findWood(startPlan(family, chosen, STANDARD_WOOD), rack.data ?? []);
     try {
       const batch = await client.addBatch({
         name: `${count === 1 ? 'A box' : `${count} boxes`} for ${spokenName(chosen)}`,
@@ -91,9 +87,7 @@ export function NewBatchPage() {
                     {animal.name} <span className="text-sm font-normal text-soft italic">{animal.scientific}</span>
                   </span>
                   <span className="text-sm font-normal">{REGION_NAMES[animal.region]}</span>
-                  <span className={`text-sm font-normal ${familyById(animal.family) ? '' : 'text-soft'}`}>
-                    {FAMILY_NAMES[animal.family]}
-                  </span>
+                  <span className="text-sm font-normal">{FAMILY_NAMES[animal.family]}</span>
                 </button>
               </li>
             ))}
@@ -104,7 +98,7 @@ export function NewBatchPage() {
             <>
               <h2 className="text-xl">{chosen.name}</h2>
               <AnimalFacts animal={chosen} />
-              {family ? (
+              {family && (
                 <form
                   className="mt-5 border-t border-line pt-4"
                   onSubmit={(event) => {
@@ -131,11 +125,6 @@ export function NewBatchPage() {
                     {busy ? 'Starting…' : 'Draw the box'}
                   </button>
                 </form>
-              ) : (
-                <p className="mt-4 rounded-md border border-warn bg-warn-pale p-3">
-                  The {FAMILY_NAMES[chosen.family]} that this animal needs cannot be drawn yet. Its figures stand here to build from;
-                  animals of the slant-roof box can be started.
-                </p>
               )}
             </>
           ) : (

@@ -1,7 +1,8 @@
 import { familyById } from '@spare-knot/core/box/families/families.js';
+import { holeSize } from '@spare-knot/core/box/features.js';
 import { measuresOf } from '@spare-knot/core/box/measures.js';
-import { panelNames } from '@spare-knot/core/box/panel-names.js';
-import type { Panel, PanelSet } from '@spare-knot/core/box/panel-set.js';
+import { panelNames, partName } from '@spare-knot/core/box/panel-names.js';
+import type { Panel } from '@spare-knot/core/box/panel-set.js';
 import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
 import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
 import type { LayoutJob } from '@spare-knot/core/layout/job.js';
@@ -39,7 +40,7 @@ export function Sheets() {
     [sound, draft.plan.family],
   );
   const titles = useMemo(() => boardTitles(layout?.boards ?? [], boards), [layout, boards]);
-  const groups = useMemo(() => pages(layout?.boards ?? [], boards, size), [layout, boards, size]);
+  const groups = useMemo(() => pages(sound?.box.panels ?? [], layout?.boards ?? [], boards, size), [sound, layout, boards, size]);
   const total = groups.length;
   return (
     <>
@@ -70,9 +71,11 @@ export function Sheets() {
       <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
         {groups.map((group, index) => (
           <Sheet key={index} size={size} number={index + 1} of={total} name={draft.name}>
-            {index === 0 && sound && <CutList box={sound.box} names={names} boxes={draft.boxes} />}
+            {group.panels.length > 0 && (
+              <CutList panels={group.panels} last={group.last} first={index === 0} names={names} boxes={draft.boxes} />
+            )}
             {made?.ok &&
-              group.map(({ laid, index: at }) => {
+              group.boards.map(({ laid, index: at }) => {
                 const board = boards.find((each) => each.id === laid.stock);
                 return board ? (
                   <BoardSheet
@@ -114,31 +117,54 @@ function paperHeight(laid: LaidBoard, board: BoardRecord | undefined, scale: num
 const longestOf = (laid: readonly LaidBoard[], boards: readonly BoardRecord[]): number =>
   Math.max(1, ...boards.filter((board) => laid.some((each) => each.stock === board.id)).map((board) => board.length));
 
-/** Millimetres of the first sheet that the cut list takes. */
-const CUT_LIST = 106;
+/** Millimetres of paper that a line of the cut list takes: a row for its words, and one for each kind of hole. */
+function rowHeight(panel: Panel): number {
+  const kinds = new Set(panel.features.map((feature) => (feature.kind === 'groove' ? `groove ${feature.purpose}` : feature.kind))).size;
+  const words = cuts(panel).join('; ').length > 44 ? 2 : 1;
+  return 3.2 + 4.7 * (1 + words + kinds);
+}
+const LIST_HEAD = 18;
+const LIST_FOOT = 20;
 
-/** Boards for each sheet; the first sheet has the cut list above them. */
+interface PageOf {
+  panels: readonly Panel[];
+  last: boolean;
+  boards: { laid: LaidBoard; index: number }[];
+}
+
+/** What stands on each sheet: the cut list first, over as many sheets as it needs, then the boards. */
 function pages(
+  panels: readonly Panel[],
   laid: readonly LaidBoard[],
   boards: readonly BoardRecord[],
   size: { width: number; height: number },
-): { laid: LaidBoard; index: number }[][] {
+): PageOf[] {
   const room = size.height - 2 * MARGIN - 26;
   const scale = (size.width - 2 * MARGIN) / longestOf(laid, boards);
-  const result: { laid: LaidBoard; index: number }[][] = [[]];
-  let left = room - CUT_LIST;
+  const result: (PageOf & { left: number })[] = [];
+  let rows: Panel[] = [];
+  let left = room - LIST_HEAD - LIST_FOOT;
+  for (const panel of panels) {
+    const height = rowHeight(panel);
+    if (height > left && rows.length > 0) {
+      result.push({ panels: rows, last: false, boards: [], left: 0 });
+      rows = [];
+      left = room - LIST_HEAD - LIST_FOOT;
+    }
+    rows.push(panel);
+    left -= height;
+  }
+  result.push({ panels: rows, last: true, boards: [], left });
   laid.forEach((each, index) => {
     const height = paperHeight(
       each,
       boards.find((board) => board.id === each.stock),
       scale,
     );
-    if (height > left) {
-      result.push([]);
-      left = room;
-    }
-    result.at(-1)!.push({ laid: each, index });
-    left -= height;
+    if (height > result.at(-1)!.left) result.push({ panels: [], last: false, boards: [], left: room });
+    const sheet = result.at(-1)!;
+    sheet.boards.push({ laid: each, index });
+    sheet.left -= height;
   });
   return result;
 }
@@ -205,12 +231,24 @@ function cuts(panel: Panel): string[] {
   return words;
 }
 
-function CutList({ box, names, boxes }: { box: PanelSet; names: ReadonlyMap<string, string>; boxes: number }) {
+function CutList({
+  panels,
+  first,
+  last,
+  names,
+  boxes,
+}: {
+  panels: readonly Panel[];
+  first: boolean;
+  last: boolean;
+  names: ReadonlyMap<string, string>;
+  boxes: number;
+}) {
   const { draft } = useBatch();
   return (
     <>
       <h2 className="mt-[3mm] font-slab text-[4.2mm]">
-        Cut list: {boxes} {boxes === 1 ? 'box' : 'boxes'}
+        Cut list{first ? '' : ', continued'}: {boxes} {boxes === 1 ? 'box' : 'boxes'}
       </h2>
       <table className="mt-[1.5mm] w-full border-collapse">
         <thead>
@@ -225,7 +263,7 @@ function CutList({ box, names, boxes }: { box: PanelSet; names: ReadonlyMap<stri
           </tr>
         </thead>
         <tbody>
-          {box.panels.map((panel) => {
+          {panels.map((panel) => {
             const measures = measuresOf(panel);
             const wood = draft.plan.wood[panel.role];
             return (
@@ -248,7 +286,7 @@ function CutList({ box, names, boxes }: { box: PanelSet; names: ReadonlyMap<stri
                   {[
                     ...(cuts(panel).length === 0 ? ['square'] : cuts(panel)),
                     ...(panel.inside === 'rough' ? ['rough face inside'] : []),
-                    materialName(wood?.material ?? ''),
+                    panel.fromLog ? 'off the log' : materialName(wood?.material ?? ''),
                   ].join('; ')}
                   <Drilling panel={panel} />
                 </td>
@@ -257,41 +295,75 @@ function CutList({ box, names, boxes }: { box: PanelSet; names: ReadonlyMap<stri
           })}
         </tbody>
       </table>
-      <p className="mt-[3mm]">
-        Lengths in {draft.units === 'inch' ? `inches, to the nearest 1/${draft.division}` : 'millimetres'}. Long and short point are
-        measured along the grain, over both faces. Before the first tilted cut, cut two scraps at the setting: laid against each other they
-        must make twice the angle. Drill before assembly, the front clamped over scrap.
-      </p>
+      {last && (
+        <p className="mt-[3mm]">
+          Lengths in {draft.units === 'inch' ? `inches, to the nearest 1/${draft.division}` : 'millimetres'}. Long and short point are
+          measured along the grain, over both faces. Before the first tilted cut, cut two scraps at the setting: laid against each other
+          they must make twice the angle. Drill before assembly, the front clamped over scrap.
+        </p>
+      )}
     </>
   );
 }
 
-/** What is drilled, from the panel's lower end. */
+const HOLES: Record<string, string> = { vent: 'vent holes', drain: 'drain holes', pivot: 'pivot', latch: 'latch hole, sloping down 10°' };
+
+/** What is drilled and grooved, measured from the panel's lower end and its near edge. */
 function Drilling({ panel }: { panel: Panel }) {
-  const holes = panel.features.filter((feature) => feature.kind !== 'groove');
-  const grooves = panel.features.length - holes.length;
-  const entrance = holes.find((feature) => feature.kind === 'entrance');
-  const rest = holes.filter((feature) => feature.kind !== 'entrance');
+  const rest = new Map<string, { kind: string; diameter: number; count: number }>();
+  for (const feature of panel.features) {
+    if (
+      feature.kind === 'entrance' ||
+      feature.kind === 'groove' ||
+      feature.kind === 'mesh' ||
+      feature.kind === 'pilot' ||
+      feature.shape !== 'round'
+    )
+      continue;
+    const key = `${feature.kind} ${feature.diameter}`;
+    rest.set(key, { kind: feature.kind, diameter: feature.diameter, count: (rest.get(key)?.count ?? 0) + 1 });
+  }
+  const entrances = panel.features.flatMap((feature) => (feature.kind === 'entrance' ? [feature] : []));
+  const grooves = panel.features.flatMap((feature) => (feature.kind === 'groove' ? [feature] : []));
+  const grip = grooves.filter((groove) => groove.purpose === 'grip').length;
+  const pilots = panel.features.filter((feature) => feature.kind === 'pilot').length;
   return (
     <>
-      {entrance && (
-        <span className="block">
-          entrance <Length ticks={entrance.shape === 'round' ? entrance.diameter : entrance.width} unit />
-          {entrance.shape === 'oval' && (
-            <>
-              {' '}
-              × <Length ticks={entrance.height} unit />
-            </>
-          )}
-          , its centre <Length ticks={entrance.centre[0]} unit /> above the lower end, in the middle
+      {entrances.slice(0, 1).map((entrance) => {
+        const size = holeSize(entrance)!;
+        return (
+          <span key="entrance" className="block">
+            {entrances.length > 1 ? `${entrances.length} entrances ` : 'entrance '}
+            <Length ticks={size.width} unit />
+            {size.width !== size.height && (
+              <>
+                {' '}
+                × <Length ticks={size.height} unit />
+              </>
+            )}
+            {entrances.length === 1 && (
+              <>
+                , its centre <Length ticks={entrance.centre[0]} unit /> from the lower end
+              </>
+            )}
+          </span>
+        );
+      })}
+      {[...rest.values()].map(({ kind, diameter, count }) => (
+        <span key={`${kind} ${diameter}`} className="block">
+          {count} {HOLES[kind] ?? kind}, <Length ticks={diameter} unit />
         </span>
-      )}
-      {rest.length > 0 && rest[0]!.shape === 'round' && (
-        <span className="block">
-          {rest.length} {rest[0]!.kind} holes of <Length ticks={rest[0]!.diameter} unit />
-        </span>
-      )}
-      {grooves > 0 && <span className="block">{grooves} shallow kerfs across the inside, below the entrance</span>}
+      ))}
+      {grip > 0 && <span className="block">{grip} shallow kerfs to climb or hang by</span>}
+      {grooves
+        .filter((groove) => groove.purpose !== 'grip')
+        .map((groove, index) => (
+          <span key={index} className="block">
+            {groove.purpose === 'drip' ? 'drip kerf' : groove.purpose === 'dado' ? 'groove' : 'notch'} <Length ticks={groove.width} /> wide,{' '}
+            <Length ticks={groove.depth} unit /> deep, {groove.face}
+          </span>
+        ))}
+      {pilots > 0 && <span className="block">{pilots} pilot holes</span>}
     </>
   );
 }
@@ -343,7 +415,7 @@ function BoardSheet({
         {marks.map((mark, index) => (
           <li key={`${mark.part}/${mark.copy}`} className="flex justify-between border-b-[0.15mm] border-[#aaa]">
             <span>
-              {index + 1}. {names.get(mark.part) ?? mark.part}{' '}
+              {index + 1}. {partName(names, mark.part)}{' '}
               <span className="text-[#444]">{mark.row === 'far' ? '(not on the near edge)' : ''}</span>
             </span>
             <span className="mono">

@@ -1,29 +1,32 @@
 import { animalById } from '@spare-knot/core/animals/find.js';
 import type { Check } from '@spare-knot/core/box/checks.js';
-import { buildBox, checkBox, familyById } from '@spare-knot/core/box/families/families.js';
+import { chosen } from '@spare-knot/core/box/declare.js';
+import { buildBox, checkBox, FAMILIES, familyById } from '@spare-knot/core/box/families/families.js';
 import type { Derived, School } from '@spare-knot/core/box/family.js';
-import { weightOf } from '@spare-knot/core/box/measures.js';
+import { type LumberOffer, lumberOffers } from '@spare-knot/core/box/lumber-decides.js';
+import { panelNames } from '@spare-knot/core/box/panel-names.js';
+import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
 import type { BoxPlan } from '@spare-knot/core/box/plan.js';
+import { changeFamily } from '@spare-knot/core/box/start-plan.js';
 import { printAngle } from '@spare-knot/core/measure/angle.js';
 import { MARK_MEANINGS } from '@spare-knot/core/measure/mark.js';
-import { TICKS_PER_MM } from '@spare-knot/core/measure/ticks.js';
 import { Popover, Tabs } from 'radix-ui';
-import { lazy, Suspense, useDeferredValue, useMemo } from 'react';
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useBatch } from '../batch/batch-context';
 import { StationActions } from '../batch/station-actions';
 import { useWidth } from '../board/use-width';
 import { AnimalFacts } from '../boxview/animal-facts';
+import { BesideTheWood } from '../boxview/beside-the-wood';
 import { Drawings } from '../boxview/drawings';
-import { SectionPicture } from '../boxview/section-picture';
+import { PanelsFlat } from '../boxview/panels-flat';
+import { SmallPicture, type SmallView } from '../boxview/small-picture';
 import { AngleField } from '../measure/angle-field';
 import { Length, Sentence } from '../measure/length';
 import { LengthField } from '../measure/length-field';
+import { STANDARD_WOOD } from '../wood/standard-wood';
 
 const SolidView = lazy(() => import('../boxview/solid-view'));
-
-/** Schools whose options can be seen in a section. */
-const PICTURED = ['roof', 'vents', 'walls'];
 
 /** The box: who it is for, how it is made, how large, and what is wrong with it. */
 export function BoxStation() {
@@ -35,9 +38,11 @@ export function BoxStation() {
   const checks = useMemo(() => (sound ? checkBox(sound.plan, sound.box, animal) : []), [sound, animal]);
   const problems = useMemo(() => new Map(built.ok ? [] : built.refusals.map(({ field, message }) => [field, message] as const)), [built]);
   if (!family) return <p className="mt-6">This batch is of a family that is not known here: “{plan.family}”. It is kept as it is.</p>;
+  const schools = chosen(family, plan.schools);
+  const names = sound ? panelNames(familyById(sound.plan.family), sound.box) : new Map<string, string>();
   const change = (next: (plan: BoxPlan) => BoxPlan) => edit((current) => ({ ...current, plan: next(current.plan) }));
   const setSize = (id: string, ticks: number) => change((current) => ({ ...current, sizes: { ...current.sizes, [id]: ticks } }));
-  const applies = (each: { applies?: (schools: BoxPlan['schools']) => boolean }) => !each.applies || each.applies(plan.schools);
+  const applies = (each: { applies?: (schools: BoxPlan['schools']) => boolean }) => !each.applies || each.applies(schools);
   const onDrawing = sound ? family.dimensions(sound.plan, sound.box).map((dimension) => dimension.size) : [];
   const others = family.parameters.filter((parameter) => !onDrawing.includes(parameter.id) && applies(parameter));
   const elsewhere = [...problems].filter(([field]) => !family.parameters.some((parameter) => parameter.id === field));
@@ -56,10 +61,30 @@ export function BoxStation() {
           </details>
         )}
         <h2 className="text-base">How it is made</h2>
+        <label className="mt-2 block">
+          <span className="label block">Kind of box</span>
+          <select
+            className="field mt-1 w-full"
+            value={family.id}
+            disabled={locked || !animal}
+            title={animal ? family.about : 'A box for nobody in particular keeps its kind.'}
+            onChange={(event) => {
+              const next = familyById(event.target.value);
+              if (next && animal) change((current) => changeFamily(current, next, animal, STANDARD_WOOD));
+            }}
+          >
+            {FAMILIES.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.name}
+              </option>
+            ))}
+          </select>
+        </label>
         {family.schools.filter(applies).map((school) => (
           <SchoolChoice
             key={school.id}
             school={school}
+            chosenOption={schools[school.id]!}
             plan={plan}
             locked={locked}
             onChoose={(option) => change((current) => ({ ...current, schools: { ...current.schools, [school.id]: option } }))}
@@ -78,7 +103,9 @@ export function BoxStation() {
           <Tabs.List className="flex gap-1" aria-label="Ways to look at the box">
             {[
               ['drawings', 'Drawings'],
+              ['panels', 'Panels'],
               ['solid', 'Dry fit'],
+              ['beside', 'Beside the wood'],
             ].map(([value, label]) => (
               <Tabs.Trigger
                 key={value}
@@ -104,6 +131,21 @@ export function BoxStation() {
                 />
               )}
             </div>
+          </Tabs.Content>
+          <Tabs.Content value="panels">
+            {sound && width > 0 && <PanelsFlat box={sound.box} names={names} title={draft.name} width={width} />}
+          </Tabs.Content>
+          <Tabs.Content value="beside">
+            {sound && (
+              <BesideTheWood
+                plan={sound.plan}
+                box={sound.box}
+                boxes={draft.boxes}
+                animal={animal}
+                locked={locked}
+                onEntrance={(diameter) => setSize('entranceWidth', diameter)}
+              />
+            )}
           </Tabs.Content>
           <Tabs.Content value="solid">
             <Suspense fallback={<p className="grid h-[360px] place-items-center">Fetching the solid view…</p>}>
@@ -153,8 +195,7 @@ export function BoxStation() {
         </ul>
         {sound && (
           <>
-            <h2 className="mt-3 text-base">Box</h2>
-            <BoxFacts plan={sound.plan} sound={sound} boxes={draft.boxes} />
+            <LumberDecides plan={sound.plan} names={names} locked={locked} onTake={(offer) => change(() => offer.plan)} />
             <ul className="mt-2 border-l-4 border-warn pl-2 text-sm" aria-label="Cautions">
               {family.cautions.map((caution) => (
                 <li key={caution} className="mt-1">
@@ -169,34 +210,74 @@ export function BoxStation() {
   );
 }
 
-function BoxFacts({ plan, sound, boxes }: { plan: BoxPlan; sound: { box: Parameters<typeof weightOf>[1] }; boxes: number }) {
-  const kilograms = weightOf(plan, sound.box);
-  const room = sound.box.cavities.reduce(
-    (sum, { width, depth, heightFront, heightBack }) => sum + (width * depth * (heightFront + heightBack)) / 2,
-    0,
-  );
-  const litres = room / TICKS_PER_MM ** 3 / 1e6;
+/** Sizes by which a panel would be just as wide as its board, so that nothing is ripped, and what becomes of the floor. */
+function LumberDecides({
+  plan,
+  names,
+  locked,
+  onTake,
+}: {
+  plan: BoxPlan;
+  names: ReadonlyMap<string, string>;
+  locked: boolean;
+  onTake: (offer: LumberOffer) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const offers = useMemo(() => (open ? lumberOffers(plan) : []), [open, plan]);
+  const animal = animalById(plan.animal);
+  const family = familyById(plan.family);
+  const label = (size: string) => family?.parameters.find((each) => each.id === size)?.label ?? size;
+  if (locked) return null;
   return (
-    <p className="text-sm text-soft">
-      Weighs about {kilograms.toFixed(1)} kg ({(kilograms * 2.2046).toFixed(1)} lb) · {sound.box.panels.length * boxes} panels in the batch
-      · room of {litres.toFixed(1)} l
-    </p>
+    <details className="mt-3" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="font-slab font-semibold">Let the lumber decide</summary>
+      {open && offers.length === 0 && (
+        <p className="mt-1 text-sm text-soft">
+          Every panel is as wide as its board, or no single size would make it so. Choose boards on Wood first.
+        </p>
+      )}
+      <ul className="mt-1">
+        {offers.map((offer) => {
+          const room = offer.box.cavities[0]!;
+          const broken = checkBox(offer.plan, offer.box, animal).filter((check) => check.severity === 'stop').length;
+          return (
+            <li key={`${offer.panel} ${offer.size}`} className="border-b border-dotted border-line py-1.5 text-[0.9rem]">
+              <span className="font-semibold">{names.get(offer.panel) ?? offer.panel}</span>: {label(offer.size).toLowerCase()}{' '}
+              <Length ticks={offer.before} /> →{' '}
+              <strong>
+                <Length ticks={offer.after} unit />
+              </strong>
+              , nothing to rip. Floor <Length ticks={room.width} /> × <Length ticks={room.depth} unit />
+              {broken > 0 && <span className="font-semibold text-danger"> · breaks {broken === 1 ? 'a rule' : `${broken} rules`}</span>}
+              <button
+                type="button"
+                className="ml-1 min-h-6 font-semibold text-chalk underline underline-offset-3"
+                onClick={() => onTake(offer)}
+              >
+                Take it
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </details>
   );
 }
 
 function SchoolChoice({
   school,
+  chosenOption,
   plan,
   locked,
   onChoose,
 }: {
   school: School;
+  chosenOption: string;
   plan: BoxPlan;
   locked: boolean;
   onChoose: (option: string) => void;
 }) {
-  const chosen = plan.schools[school.id];
-  const pictured = PICTURED.includes(school.id);
+  const pictured = school.picture;
   const shown = useDeferredValue(plan);
   return (
     <fieldset className="mt-2" disabled={locked}>
@@ -206,10 +287,16 @@ function SchoolChoice({
           <label
             key={option.id}
             title={option.reason}
-            className={`relative flex min-h-7 cursor-pointer flex-col items-center justify-center rounded-md border bg-white px-1.5 py-0.5 text-center text-[0.8rem] leading-tight has-focus-visible:outline-3 has-focus-visible:outline-chalk ${pictured ? 'w-[64px]' : ''} ${chosen === option.id ? 'border-2 border-chalk bg-chalk-pale font-bold' : 'border-[#b9ad93]'}`}
+            className={`relative flex min-h-7 cursor-pointer flex-col items-center justify-center rounded-md border bg-white px-1.5 py-0.5 text-center text-[0.8rem] leading-tight has-focus-visible:outline-3 has-focus-visible:outline-chalk ${pictured ? 'w-[64px]' : ''} ${chosenOption === option.id ? 'border-2 border-chalk bg-chalk-pale font-bold' : 'border-[#b9ad93]'}`}
           >
-            <input type="radio" className="sr-only" name={school.id} checked={chosen === option.id} onChange={() => onChoose(option.id)} />
-            {pictured && <OptionPicture plan={shown} school={school.id} option={option.id} />}
+            <input
+              type="radio"
+              className="sr-only"
+              name={school.id}
+              checked={chosenOption === option.id}
+              onChange={() => onChoose(option.id)}
+            />
+            {pictured && <OptionPicture plan={shown} school={school.id} option={option.id} view={pictured} />}
             {option.label}
           </label>
         ))}
@@ -219,16 +306,16 @@ function SchoolChoice({
 }
 
 /** The box as this option would make it, in small. */
-function OptionPicture({ plan, school, option }: { plan: BoxPlan; school: string; option: string }) {
-  const box = useMemo(() => {
+function OptionPicture({ plan, school, option, view }: { plan: BoxPlan; school: string; option: string; view: SmallView }) {
+  const box: PanelSet | null = useMemo(() => {
     const built = buildBox({ ...plan, schools: { ...plan.schools, [school]: option } });
     return built.ok ? built.box : null;
   }, [plan, school, option]);
   const accent = school === 'roof' ? ['roof'] : school === 'walls' ? ['front', 'back'] : [];
   return box ? (
-    <SectionPicture box={box} width={50} height={42} accent={accent} />
+    <SmallPicture box={box} view={view} width={50} height={42} accent={accent} />
   ) : (
-    <span className="grid h-[42px] place-items-center text-danger">not so</span>
+    <span className="grid h-[42px] place-items-center text-soft">not now</span>
   );
 }
 
@@ -293,15 +380,43 @@ function CheckRow({ check, locked, onMend }: { check: Check; locked: boolean; on
               <button
                 key={remedy.label}
                 type="button"
-                className="min-h-6 font-semibold text-chalk underline underline-offset-3"
+                className="mr-3 min-h-6 font-semibold text-chalk underline underline-offset-3"
                 onClick={() => onMend(remedy.apply)}
               >
                 {remedy.label}
               </button>
             ))}
+            {check.ask && <Answer check={check} onMend={onMend} />}
           </span>
         )}
       </div>
     </li>
+  );
+}
+
+/** A rule that no press mends is answered in words. */
+function Answer({ check, onMend }: { check: Check; onMend: (mend: (plan: BoxPlan) => BoxPlan) => void }) {
+  const [text, setText] = useState('');
+  const ask = check.ask!;
+  return (
+    <form
+      className="mt-1 flex gap-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (text.trim() !== '') onMend((plan) => ask.answer(plan, text));
+      }}
+    >
+      <input
+        className="field min-w-0 flex-1"
+        aria-label={ask.prompt}
+        placeholder={ask.prompt}
+        maxLength={60}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
+      <button type="submit" className="btn !min-h-8 !px-2">
+        Say
+      </button>
+    </form>
   );
 }

@@ -1,5 +1,5 @@
 import { familyById } from '@spare-knot/core/box/families/families.js';
-import { panelNames } from '@spare-knot/core/box/panel-names.js';
+import { panelNames, partName } from '@spare-knot/core/box/panel-names.js';
 import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
 import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
 import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
@@ -295,7 +295,7 @@ function Statement({ layout, boxes, roles }: { layout: Layout; boxes: number; ro
             {unplaced.map((entry) => (
               <li key={entry.part}>
                 <strong>
-                  {entry.count} × {(roles.get(entry.part) ?? entry.part).toLowerCase()}
+                  {entry.count} × {partName(roles, entry.part).toLowerCase()}
                 </strong>
                 : {entry.reason}
               </li>

@@ -1,5 +1,7 @@
 import { type PanelChange, panelChanges } from '@spare-knot/core/box/changes.js';
+import { chosen, rolesOf } from '@spare-knot/core/box/declare.js';
 import { buildBox, familyById } from '@spare-knot/core/box/families/families.js';
+import { woodGroups } from '@spare-knot/core/box/find-wood.js';
 import { measuresOf } from '@spare-knot/core/box/measures.js';
 import { panelNames } from '@spare-knot/core/box/panel-names.js';
 import type { PanelWood } from '@spare-knot/core/box/plan.js';
@@ -33,17 +35,33 @@ export function WoodStation() {
   const { draft, edit, sound, built, locked } = useBatch();
   const rack = useRack();
   const family = familyById(draft.plan.family);
-  const [roles, setRoles] = useState<readonly string[]>(() => family?.roles.map((role) => role.id).filter((role) => role !== 'roof') ?? []);
+  const [roles, setRoles] = useState<readonly string[]>(() => (family ? (woodGroups(family, draft.plan.schools)[0] ?? []) : []));
   const [moved, setMoved] = useState<{ to: string; changes: readonly PanelChange[] } | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const [ref, width] = useWidth<HTMLUListElement>();
   if (!family) return null;
-  const all = family.roles.map((role) => role.id);
-  const body = all.filter((role) => role !== 'roof');
+  const wanted = rolesOf(family, chosen(family, draft.plan.schools)).filter((role) => !role.offBoard);
+  const all = wanted.map((role) => role.id);
+  const boardRoles = wanted.filter((role) => !role.stick).map((role) => role.id);
+  const groups = woodGroups(family, draft.plan.schools);
+  const body = groups[0] ?? [];
   const names = sound ? panelNames(family, sound.box) : new Map<string, string>();
   const nameOf = (id: string) => names.get(id) ?? family.roles.find((each) => each.id === id)?.label ?? id;
   const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((each) => b.includes(each));
   const scaleOf = rackScale(rack.boards, width - 34);
+
+  const groupButtons: readonly (readonly [string, readonly string[]])[] = [
+    ['All boards', boardRoles],
+    ['Body', body],
+    ...groups.slice(1).map((group) => {
+      const label = group[0]!.startsWith('roof')
+        ? wanted.find((role) => role.id === group[0])?.label === 'Lid'
+          ? 'Lid'
+          : 'Roof'
+        : nameOf(group[0]!);
+      return [label, group] as const;
+    }),
+  ];
 
   const use = (board: BoardRecord) => {
     const plan = { ...draft.plan, wood: { ...draft.plan.wood, ...Object.fromEntries(roles.map((role) => [role, woodOf(board)])) } };
@@ -62,13 +80,7 @@ export function WoodStation() {
       <section className="card self-start p-3" aria-label="Panels">
         <h2 className="text-base">Panels to find wood for</h2>
         <div className="mt-2 flex flex-wrap gap-1.5">
-          {(
-            [
-              ['All', all],
-              ['Body', body],
-              ['Roof', ['roof']],
-            ] as const
-          ).map(([label, those]) => (
+          {groupButtons.map(([label, those]) => (
             <button
               key={label}
               type="button"
@@ -81,7 +93,7 @@ export function WoodStation() {
           ))}
         </div>
         <ul className="mt-2">
-          {family.roles.map((role) => {
+          {wanted.map((role) => {
             const wood = draft.plan.wood[role.id];
             const panel = sound?.box.panels.find((each) => each.role === role.id);
             const there = rack.boards.some((board) => sameWood(wood, board));
@@ -104,7 +116,14 @@ export function WoodStation() {
                     <span className="block text-sm text-soft">
                       {wood ? (
                         <>
-                          <Length ticks={wood.thickness} unit /> {materialName(wood.material)}
+                          {role.stick && wood.width ? (
+                            <>
+                              <Length ticks={wood.thickness} /> × <Length ticks={wood.width} unit />
+                            </>
+                          ) : (
+                            <Length ticks={wood.thickness} unit />
+                          )}{' '}
+                          {materialName(wood.material)}
                         </>
                       ) : (
                         'no wood chosen'
@@ -151,7 +170,7 @@ export function WoodStation() {
         <ul ref={ref} className="mt-3 grid gap-2">
           {width > 0 &&
             rack.boards.map((board) => {
-              const using = family.roles.filter((role) => sameWood(draft.plan.wood[role.id], board));
+              const using = wanted.filter((role) => sameWood(draft.plan.wood[role.id], board));
               return (
                 <li key={board.id} className={`card p-3 ${using.length > 0 ? '!border-2 !border-moss' : ''}`} data-board={board.name}>
                   <BoardRow board={board} scale={scaleOf(board)}>
@@ -165,12 +184,14 @@ export function WoodStation() {
                     </button>
                     <button type="button" className="btn" disabled={locked || roles.length === 0} onClick={() => use(board)}>
                       Use for{' '}
-                      {same(roles, all)
-                        ? 'all'
+                      {same(roles, boardRoles)
+                        ? 'all boards'
                         : same(roles, body)
                           ? 'the body'
-                          : roles.length === 1
-                            ? nameOf(roles[0]!).toLowerCase()
+                          : roles.length === 1 || (roles.length > 0 && roles.every((role) => role.startsWith('roof')))
+                            ? roles[0]!.startsWith('roof')
+                              ? 'roof'
+                              : nameOf(roles[0]!).toLowerCase()
                             : `${roles.length} panels`}
                     </button>
                   </BoardRow>

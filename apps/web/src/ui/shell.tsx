@@ -22,6 +22,9 @@ export function Shell() {
           <NavLink to="/rack" className={place}>
             Rack
           </NavLink>
+          <NavLink to="/handbook" className={place}>
+            Handbook
+          </NavLink>
         </nav>
         <div id="header-end" className="ml-auto flex items-center gap-4" />
       </header>

@@ -4,6 +4,7 @@ import { type ConvexSolid, cornersOf, type SolidFace } from '../solid/convex-sol
 import { distanceTo } from '../solid/half-space.js';
 import { add, cross, dot, negate, scale, subtract, unit, type Vec3 } from '../solid/vector.js';
 import type { Point, Zone } from '../wood/board.js';
+import { CLEARANCE, clearRound, cutAwayOf } from './features.js';
 import type { Feature, Panel, PanelEdge, PanelInstance } from './panel-set.js';
 
 /** A panel as a family declares it: a slab with its directions; everything else is read off the solid. */
@@ -20,12 +21,12 @@ export interface PanelDraft {
   outside?: Panel['outside'];
   inside: Panel['inside'];
   knots: Panel['knots'];
+  /** Sawn off a round: read as the blank round the whole solid, not from its two faces. */
+  fromLog?: boolean;
   /** Features, given the function that brings a point of box space into the panel's frame. */
   features?: (toFrame: (point: Vec3) => Point) => readonly Feature[];
 }
 
-/** No knot within this of an entrance's rim or across a tilted edge: about 12 mm, common practice, no source. */
-const CLEARANCE: Ticks = 12 * 320;
 const NEAR: Ticks = 1;
 const ALONG: Degrees = 0.005;
 
@@ -67,42 +68,6 @@ function roundedInstance(solid: ConvexSolid, outsideNormal: Vec3, origin: Vec3, 
   };
 }
 
-function cutAwayOf(feature: Feature): Zone[] {
-  if (feature.kind === 'groove') return [];
-  if (feature.shape === 'round') return [{ kind: 'circle', centre: feature.centre, radius: Math.floor(feature.diameter / 2) }];
-  const [x, y] = feature.centre;
-  const radius = Math.floor(Math.min(feature.width, feature.height) / 2);
-  const run = Math.max(feature.width, feature.height) / 2 - radius;
-  const ends: Point[] =
-    feature.width > feature.height
-      ? [
-          [x, whole(y - run)],
-          [x, whole(y + run)],
-        ]
-      : [
-          [whole(x - run), y],
-          [whole(x + run), y],
-        ];
-  return [
-    {
-      kind: 'rect',
-      corner: [
-        Math.min(ends[0]![0], x - (feature.width > feature.height ? radius : 0)),
-        Math.min(ends[0]![1], y - (feature.width > feature.height ? 0 : radius)),
-      ],
-      width: feature.width > feature.height ? 2 * radius : whole(2 * run),
-      height: feature.width > feature.height ? whole(2 * run) : 2 * radius,
-    },
-    ...ends.map((centre): Zone => ({ kind: 'circle', centre, radius })),
-  ];
-}
-
-const clearRoundEntrance = (feature: Feature): Zone[] => {
-  if (feature.kind !== 'entrance') return [];
-  const size = feature.shape === 'round' ? feature.diameter : Math.max(feature.width, feature.height);
-  return [{ kind: 'circle', centre: feature.centre, radius: whole(size / 2) + CLEARANCE }];
-};
-
 /** A strip inside a tilted edge, on the larger of the two faces, in which no knot may lie. */
 function clearTiltedEdge(from: Point, to: Point): Zone {
   const run = Math.hypot(to[0] - from[0], to[1] - from[1]);
@@ -116,6 +81,7 @@ function clearTiltedEdge(from: Point, to: Point): Zone {
  * Throws when the solid is not a slab between two parallel faces, which is a fault of the family.
  */
 export function cutPanel(draft: PanelDraft): Panel {
+  if (draft.fromLog) return cutSlab(draft);
   const { solid, outsideNormal } = draft;
   const x = unit(draft.grainDirection);
   const y = cross(outsideNormal, x);
@@ -167,7 +133,7 @@ export function cutPanel(draft: PanelDraft): Panel {
       draft.knots === 'none'
         ? []
         : [
-            ...features.flatMap(clearRoundEntrance),
+            ...features.flatMap(clearRound),
             ...edges.flatMap((edge) => {
               if (Math.abs(edge.tilt) < ALONG) return [];
               const larger = edge.tilt > 0 ? underside : outline;
@@ -175,5 +141,48 @@ export function cutPanel(draft: PanelDraft): Panel {
             }),
           ],
     cutAway: features.flatMap(cutAwayOf),
+  };
+}
+
+/** A slab of a round: its blank is the rectangle round it, square on all edges. */
+function cutSlab(draft: PanelDraft): Panel {
+  const { solid, outsideNormal } = draft;
+  const x = unit(draft.grainDirection);
+  const y = cross(outsideNormal, x);
+  const corners = cornersOf(solid);
+  const reach = (axis: Vec3) => {
+    const values = corners.map((corner) => dot(corner, axis));
+    return [Math.min(...values), Math.max(...values)] as const;
+  };
+  const [[x0, x1], [y0, y1], [, out]] = [reach(x), reach(y), reach(outsideNormal)];
+  const origin = add(add(scale(x, x0), scale(y, y0)), scale(outsideNormal, out));
+  const toFrame = (point: Vec3): Point => {
+    const from = subtract(point, origin);
+    return [whole(dot(from, x)), whole(dot(from, y))];
+  };
+  const [long, wide] = [whole(x1 - x0), whole(y1 - y0)];
+  const outline: Point[] = [
+    [0, 0],
+    [long, 0],
+    [long, wide],
+    [0, wide],
+  ];
+  const features = draft.features?.(toFrame) ?? [];
+  return {
+    id: draft.id,
+    role: draft.role,
+    thickness: draft.thickness,
+    instances: [roundedInstance(solid, outsideNormal, origin, x)],
+    outline,
+    underside: outline,
+    edges: outline.map((_corner, from) => ({ from, to: (from + 1) % 4, tilt: 0, mitre: 0, length: from % 2 === 0 ? long : wide })),
+    features,
+    grain: draft.grain,
+    outside: draft.outside ?? 'any',
+    inside: draft.inside,
+    knots: draft.knots,
+    clear: features.flatMap(clearRound),
+    cutAway: features.flatMap(cutAwayOf),
+    fromLog: true,
   };
 }

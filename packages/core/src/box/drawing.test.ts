@@ -37,6 +37,6 @@ describe('drawings are read off the solids', () => {
     expect(new Set(view.map((face) => face.panel)).has('front')).toBe(true);
     const front = view.filter((face) => face.panel === 'front').at(-1)!;
     const across = front.points.map((point) => point[0]);
-    expect(Math.max(...across) - Math.min(...across)).toBe(cavity.width);
+    expect(Math.max(...across) - Math.min(...across)).toBe(cavity.width + 2 * fromMm(16)); // front and back over the sides
   });
 });

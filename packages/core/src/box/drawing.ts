@@ -1,3 +1,4 @@
+import type { Ticks } from '../measure/ticks.js';
 import { cross, dot, subtract, type Vec3 } from '../solid/vector.js';
 import type { PanelInstance, PanelSet } from './panel-set.js';
 
@@ -16,26 +17,29 @@ interface View {
   /** Towards the eye. */
   towards: Vec3;
   across: Vec3;
+  upwards: Vec3;
 }
 
-const FRONT: View = { towards: [0, -1, 0], across: [1, 0, 0] };
+const FRONT: View = { towards: [0, -1, 0], across: [1, 0, 0], upwards: [0, 0, 1] };
 /** Seen from the left, so that the front stands on the left of the paper. */
-const FROM_LEFT: View = { towards: [-1, 0, 0], across: [0, 1, 0] };
+const FROM_LEFT: View = { towards: [-1, 0, 0], across: [0, 1, 0], upwards: [0, 0, 1] };
+/** Seen from above, the front at the lower edge of the paper. */
+const FROM_ABOVE: View = { towards: [0, 0, 1], across: [1, 0, 0], upwards: [0, 1, 0] };
 
 const cornersOf = (instance: PanelInstance, face: readonly number[]): Vec3[] => face.map((index) => instance.solid.vertices[index]!);
 
-function facesTowards(box: PanelSet, view: View, wanted: (panel: string) => boolean): Seen[] {
+function facesTowards(box: PanelSet, view: View, wanted: (panel: string, instance: PanelInstance) => boolean): Seen[] {
   const seen: Seen[] = [];
   for (const panel of box.panels) {
-    if (!wanted(panel.id)) continue;
     for (const instance of panel.instances) {
+      if (!wanted(panel.id, instance)) continue;
       for (const face of instance.solid.faces) {
         const corners = cornersOf(instance, face);
         const normal = cross(subtract(corners[1]!, corners[0]!), subtract(corners[2]!, corners[1]!));
         if (dot(normal, view.towards) <= 1e-6 * Math.hypot(...normal)) continue;
         seen.push({
           panel: panel.id,
-          points: corners.map((corner) => [dot(corner, view.across), corner[2]] as const),
+          points: corners.map((corner) => [dot(corner, view.across), dot(corner, view.upwards)] as const),
           depth: corners.reduce((sum, corner) => sum + dot(corner, view.towards), 0) / corners.length,
         });
       }
@@ -47,19 +51,29 @@ function facesTowards(box: PanelSet, view: View, wanted: (panel: string) => bool
 /** The box from the front, farthest faces first, so that painting them in order hides what is hidden. */
 export const frontView = (box: PanelSet): DrawnFace[] => facesTowards(box, FRONT, () => true);
 
-/** The wood that a cut through the middle goes through, one polygon for each panel, seen from the left. */
-export function middleSection(box: PanelSet): DrawnFace[] {
+/** Where a box is cut from front to back: the middle of the room nearest to its middle. */
+export const sectionX = (box: PanelSet): Ticks =>
+  box.cavities.reduce((best, { origin }) => (Math.abs(origin[0]) < Math.abs(best) ? origin[0] : best), box.cavities[0]!.origin[0]);
+
+/** Where a box is cut level: two thirds of the way from the floor of its lowest room to the entrance, or through a third of the room. */
+export const planZ = (box: PanelSet): Ticks => {
+  const room = box.cavities[0]!;
+  return Math.round(room.origin[2] + Math.min(room.heightFront, room.heightBack) * 0.33);
+};
+
+function cut(box: PanelSet, axis: 0 | 2, at: number): DrawnFace[] {
+  const [across, upwards] = axis === 0 ? ([1, 2] as const) : ([0, 1] as const);
   const found: DrawnFace[] = [];
   for (const panel of box.panels) {
     for (const instance of panel.instances) {
       const points: [number, number][] = [];
       for (const face of instance.solid.faces) {
-        face.forEach((index, at) => {
+        face.forEach((index, corner) => {
           const from = instance.solid.vertices[index]!;
-          const to = instance.solid.vertices[face[(at + 1) % face.length]!]!;
-          if (from[0] < 0 === to[0] < 0) return;
-          const share = -from[0] / (to[0] - from[0]);
-          points.push([from[1] + share * (to[1] - from[1]), from[2] + share * (to[2] - from[2])]);
+          const to = instance.solid.vertices[face[(corner + 1) % face.length]!]!;
+          if (from[axis] < at === to[axis] < at) return;
+          const share = (at - from[axis]) / (to[axis] - from[axis]);
+          points.push([from[across] + share * (to[across] - from[across]), from[upwards] + share * (to[upwards] - from[upwards])]);
         });
       }
       if (points.length >= 3) found.push({ panel: panel.id, points: inOrder(points) });
@@ -68,18 +82,19 @@ export function middleSection(box: PanelSet): DrawnFace[] {
   return found;
 }
 
-/** What stands behind the cut. */
-export const behindSection = (box: PanelSet): DrawnFace[] => {
-  const cut = new Set(middleSection(box).map((face) => face.panel));
-  const beyond = new Set(
-    box.panels
-      .filter(
-        (panel) => !cut.has(panel.id) && panel.instances.every((instance) => instance.solid.vertices.every((vertex) => vertex[0] >= 0)),
-      )
-      .map((panel) => panel.id),
-  );
-  return facesTowards(box, FROM_LEFT, (panel) => beyond.has(panel));
-};
+/** The wood that an upright cut from front to back goes through, one polygon for each panel, seen from the left. */
+export const middleSection = (box: PanelSet, x = sectionX(box)): DrawnFace[] => cut(box, 0, x);
+
+/** The wood that a level cut goes through, seen from above, the front below. */
+export const levelSection = (box: PanelSet, z = planZ(box)): DrawnFace[] => cut(box, 2, z);
+
+/** What stands behind the upright cut. */
+export const behindSection = (box: PanelSet, x = sectionX(box)): DrawnFace[] =>
+  facesTowards(box, FROM_LEFT, (_panel, instance) => instance.solid.vertices.every((vertex) => vertex[0] >= x));
+
+/** What lies below the level cut. */
+export const belowSection = (box: PanelSet, z = planZ(box)): DrawnFace[] =>
+  facesTowards(box, FROM_ABOVE, (_panel, instance) => instance.solid.vertices.every((vertex) => vertex[2] <= z));
 
 function inOrder(points: readonly [number, number][]): [number, number][] {
   const [cx, cy] = [

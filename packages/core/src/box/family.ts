@@ -3,7 +3,7 @@ import type { Degrees } from '../measure/angle.js';
 import type { Ticks } from '../measure/ticks.js';
 import type { Check } from './checks.js';
 import type { PanelSet } from './panel-set.js';
-import type { BoxPlan } from './plan.js';
+import type { BoxPlan, PanelWood } from './plan.js';
 
 /** A size the maker may set. Lengths in ticks, angles in degrees. */
 export interface Parameter {
@@ -24,11 +24,18 @@ export interface School {
   label: string;
   options: readonly { id: string; label: string; reason: string }[];
   applies?: (schools: Readonly<Record<string, string>>) => boolean;
+  /** The view in which the options differ, drawn small beside each; none where it cannot be seen. */
+  picture?: 'section' | 'front' | 'plan';
 }
 
 export interface PanelRole {
   id: string;
   label: string;
+  /** Sticks (battens, posts, strips) take both measures of their cross-section from the wood; the usual ones, thickness × width in millimetres, are common practice, no source. */
+  stick?: readonly [thickness: number, width: number];
+  /** True for what comes off a log or a sheet of its own and is not laid out on boards. */
+  offBoard?: boolean;
+  applies?: (schools: Readonly<Record<string, string>>) => boolean;
 }
 
 /** Why a plan gives no sound box, at the field that would have to change. */
@@ -67,6 +74,8 @@ export interface Family {
   id: string;
   name: string;
   summary: string;
+  /** Words for the handbook: what it is for and what to mind. */
+  about: string;
   parameters: readonly Parameter[];
   schools: readonly School[];
   roles: readonly PanelRole[];
@@ -79,4 +88,8 @@ export interface Family {
   checks(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check[];
   /** Sizes, angles and schools that suit an animal. */
   suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'schools'>;
+  /** The wood to begin with where boards' widths matter to the family; otherwise every panel begins with the same. */
+  startWood?(animal: Animal, wood: Readonly<Record<string, PanelWood>>): Readonly<Record<string, PanelWood>>;
+  /** Roles that come from one kind of board, when the family has more to say than body, roof and sticks. */
+  woodFrom?(plan: BoxPlan, boards: readonly PanelWood[]): Readonly<Record<string, PanelWood>> | null;
 }

@@ -1,5 +1,8 @@
+import { fromMm } from '../measure/ticks.js';
 import type { BoardKind } from '../wood/board.js';
-import { buildBox } from './families/families.js';
+import { chosen, rolesOf } from './declare.js';
+import { buildBox, familyById } from './families/families.js';
+import type { Family } from './family.js';
 import { measuresOf } from './measures.js';
 import type { BoxPlan, PanelWood } from './plan.js';
 
@@ -27,17 +30,38 @@ function carries(plan: BoxPlan, roles: readonly string[], board: BoardKind): boo
     );
 }
 
+/** Roles that usually come from one kind of board: the body, the roof, and every kind of stick by itself. */
+export function woodGroups(family: Family, schools: BoxPlan['schools']): (readonly string[])[] {
+  const roles = rolesOf(family, chosen(family, schools)).filter((role) => !role.offBoard);
+  const boards = roles.filter((role) => !role.stick).map((role) => role.id);
+  const roof = boards.filter((id) => id.startsWith('roof'));
+  return [boards.filter((id) => !roof.includes(id)), roof, ...roles.filter((role) => role.stick).map((role) => [role.id])].filter(
+    (group) => group.length > 0,
+  );
+}
+
+/** A stick within half and twice the usual one's measures. */
+const likeStick = ([thickness, width]: readonly [number, number], board: BoardKind): boolean => {
+  const near = (value: number, usual: number) => value >= fromMm(usual) * 0.5 && value <= fromMm(usual) * 2;
+  return near(board.thickness, thickness) && near(board.width, width);
+};
+
 /**
  * The plan with its panels given to boards that are wide enough: for each group of roles the commonest whole board, the cheaper of two
  * equally common. A group that no board carries keeps its wood, so that the maker sees what is missing.
  */
-export function findWood(plan: BoxPlan, groups: readonly (readonly string[])[], boards: readonly BoardsAtHand[]): BoxPlan {
+export function findWood(plan: BoxPlan, boards: readonly BoardsAtHand[]): BoxPlan {
+  const family = familyById(plan.family);
+  if (!family) return plan;
   const whole = boards
     .filter((board) => !board.offcut && board.quantity > 0)
     .sort((a, b) => b.quantity - a.quantity || (a.price ?? 0) - (b.price ?? 0));
+  const given = family.woodFrom?.(plan, whole.map(woodOf));
+  if (given) return { ...plan, wood: given };
   const wood: Record<string, PanelWood> = { ...plan.wood };
-  for (const roles of groups) {
-    const found = whole.find((board) => carries({ ...plan, wood }, roles, board));
+  for (const roles of woodGroups(family, plan.schools)) {
+    const stick = family.roles.find((role) => role.id === roles[0])?.stick;
+    const found = whole.find((board) => (stick ? likeStick(stick, board) : true) && carries({ ...plan, wood }, roles, board));
     if (found) for (const role of roles) wood[role] = woodOf(found);
   }
   return { ...plan, wood };

@@ -3,11 +3,19 @@ import type { PanelSet } from './panel-set.js';
 
 /** What to call each panel, by its id: its role’s name, and where several panels share a role what tells them apart (`Front, lower`). */
 export function panelNames(family: Family | undefined, box: PanelSet): Map<string, string> {
-  return new Map(
+  const numbered = new Set(box.panels.flatMap(({ id }) => /^(.*)-2$/.exec(id)?.[1] ?? []));
+  const names = new Map(
     box.panels.map(({ id, role }) => {
       const label = family?.roles.find((each) => each.id === role)?.label ?? role;
-      const rest = id === role ? '' : id.slice(role.length + 1);
-      return [id, rest === '' ? label : /^\d+$/.test(rest) ? `${label} ${rest}` : `${label}, ${rest}`];
+      const rest = id === role ? (numbered.has(id) ? '1' : '') : id.startsWith(`${role}-`) ? id.slice(role.length + 1) : '';
+      return [id, rest === '' ? label : /^\d+$/.test(rest) ? `${label} ${rest}` : `${label}, ${rest.replaceAll('-', ' ')}`];
     }),
   );
+  return names;
+}
+
+/** The name of a part of a layout: a panel’s, or of a stave that is glued up (`Back, stave 2`). */
+export function partName(names: ReadonlyMap<string, string>, part: string): string {
+  const [, panel, stave] = /^(.*)\.(\d+)$/.exec(part) ?? [];
+  return names.get(part) ?? (panel ? `${names.get(panel) ?? panel}, stave ${stave}` : part);
 }

@@ -22,12 +22,29 @@ export interface PanelEdge {
   length: Ticks;
 }
 
-/** Holes and grooves, in the panel's frame: width along y, height along x. */
+export type HoleShape = 'oval' | 'arch' | 'square';
+export type HoleKind = 'entrance' | 'vent' | 'drain' | 'pivot' | 'latch' | 'pilot';
+
+/**
+ * Holes, grooves and mesh, in the panel's frame: width along y, height along x. An oval is two half circles and the rectangle between,
+ * an arch a rectangle with a half circle at its upper (greater x) end. `axis` is the direction of a hole that is not square to the face.
+ */
 export type Feature =
-  | { kind: 'entrance'; shape: 'round'; centre: Point; diameter: Ticks; depth: 'through' }
-  | { kind: 'entrance'; shape: 'oval'; centre: Point; width: Ticks; height: Ticks; depth: 'through' }
-  | { kind: 'vent' | 'drain'; shape: 'round'; centre: Point; diameter: Ticks; depth: 'through' }
-  | { kind: 'groove'; from: Point; to: Point; face: 'inside' | 'outside'; width: Ticks; depth: Ticks };
+  | { kind: HoleKind; shape: 'round'; centre: Point; diameter: Ticks; depth: 'through' | Ticks; axis?: Vec3 }
+  | { kind: 'entrance' | 'vent'; shape: HoleShape; centre: Point; width: Ticks; height: Ticks; depth: 'through' }
+  | {
+      kind: 'groove';
+      /** grip: to climb by; dado: takes the edge of another panel; notch: takes a stick; drip: lets rain fall off. */
+      purpose: 'grip' | 'dado' | 'notch' | 'drip';
+      from: Point;
+      to: Point;
+      face: 'inside' | 'outside';
+      width: Ticks;
+      depth: Ticks;
+      /** How far the groove leans from square to the face, in degrees, towards greater x. */
+      tilt?: Degrees;
+    }
+  | { kind: 'mesh'; corner: Point; width: Ticks; height: Ticks; face: 'inside' | 'outside' };
 
 /** One different panel of the box. A mirror image is another panel. */
 export interface Panel {
@@ -47,6 +64,8 @@ export interface Panel {
   knots: 'none' | 'sound';
   clear: readonly Zone[];
   cutAway: readonly Zone[];
+  /** Split or sawn off a round, with its bark side: outline and underside are its blank, and no board carries it. */
+  fromLog?: true;
 }
 
 /** A room of the box. Heights run from the floor's upper face to the roof. */
@@ -58,18 +77,33 @@ export interface Cavity {
   heightBack: Ticks;
   /** Lowest point of the entrance above the floor. */
   sill: Ticks;
+  /** Height of the ridge over the floor, where two slopes meet over the room; heights at front and back are then to the eaves. */
+  ridge?: Ticks;
 }
+
+/**
+ * How two panels that share a face are held: butt (fastened, glued if the plan says so), screwed (screws alone, comes off), loose
+ * (touches, not fastened), hinged (butt hinges), strip (a rubber strip is joint cover and hinge), let-in (sits in a groove of the
+ * other), glued (edge to edge).
+ */
+export type JointKind = 'butt' | 'screwed' | 'loose' | 'hinged' | 'strip' | 'let-in' | 'glued';
 
 export interface Joint {
   between: readonly [panel: string, panel: string];
-  kind: 'butt';
+  kind: JointKind;
+  /** Where the joint was fastened through: what the bill of quantities counts. Length and area of contact over all copies. */
+  contact: { length: Ticks; area: number };
+  fastening: { fastener: string; count: number; length: Ticks; bite: Ticks; enough: boolean } | null;
 }
 
 /** Where a room is open on purpose. */
 export interface Opening {
-  kind: 'entrance' | 'crevice' | 'open-front' | 'vent-gap' | 'vent-hole' | 'drain';
+  kind: 'entrance' | 'crevice' | 'open-front' | 'passage' | 'vent-gap' | 'vent-hole' | 'drain';
   polygon: readonly Vec3[];
 }
+
+/** What is bought and goes into the box as it is. Lengths in ticks. */
+export type Fitting = { kind: 'pipe'; from: Vec3; to: Vec3; bore: Ticks; outside: Ticks } | { kind: 'eye'; at: Vec3 };
 
 /** What a plan turns into. */
 export interface PanelSet {
@@ -77,4 +111,5 @@ export interface PanelSet {
   panels: readonly Panel[];
   joints: readonly Joint[];
   openings: readonly Opening[];
+  fittings?: readonly Fitting[];
 }

@@ -19,7 +19,7 @@ export function outOfRange(plan: BoxPlan, parameters: readonly Parameter[]): Ref
 /** Roles that no board was chosen for. */
 export const missingWood = (plan: BoxPlan, roles: readonly PanelRole[]): Refusal[] =>
   roles
-    .filter((role) => !(plan.wood[role.id]?.thickness ?? 0))
+    .filter((role) => !role.offBoard && !(plan.wood[role.id]?.thickness ?? 0))
     .map((role) => ({
       field: `wood.${role.id}`,
       message: `Choose a board for the ${role.label.toLowerCase()}: its thickness decides the other panels.`,

@@ -1,13 +1,31 @@
 import type { Animal } from '../animals/animal.js';
-import type { Family } from './family.js';
+import { fromMm } from '../measure/ticks.js';
+import type { Family, PanelRole } from './family.js';
 import type { BoxPlan, PanelWood } from './plan.js';
 
-/** A first plan for an animal, every panel from the same wood until the maker chooses. */
+const stickOf = ([thickness, width]: NonNullable<PanelRole['stick']>, wood: PanelWood): PanelWood => ({
+  ...wood,
+  material: wood.material === 'plywood' ? 'spruce' : wood.material,
+  thickness: fromMm(thickness),
+  width: fromMm(width),
+});
+
+/** A first plan for an animal, every panel from the same wood, sticks from the usual ones, until the maker chooses. */
 export function startPlan(family: Family, animal: Animal, wood: PanelWood): BoxPlan {
+  const boards = Object.fromEntries(
+    family.roles.filter((role) => !role.offBoard).map((role) => [role.id, role.stick ? stickOf(role.stick, wood) : wood]),
+  );
+  return { family: family.id, animal: animal.id, ...family.suit(animal), wood: family.startWood?.(animal, boards) ?? boards };
+}
+
+/** The plan in another family: sizes that suit its animal, and the wood of each role that both families have. */
+export function changeFamily(plan: BoxPlan, family: Family, animal: Animal, wood: PanelWood): BoxPlan {
+  const start = startPlan(family, animal, wood);
+  const common = Object.fromEntries(Object.entries(plan.wood).filter(([role]) => start.wood[role] && !family.startWood));
+  const kept = ['fastening', 'finish', 'wide', 'gripBy', 'palletStamp'].filter((id) => plan.schools[id]);
   return {
-    family: family.id,
-    animal: animal.id,
-    ...family.suit(animal),
-    wood: Object.fromEntries(family.roles.map((role) => [role.id, wood])),
+    ...start,
+    schools: { ...start.schools, ...Object.fromEntries(kept.map((id) => [id, plan.schools[id]!])) },
+    wood: { ...start.wood, ...common },
   };
 }

@@ -1,8 +1,9 @@
 import { z } from 'zod';
+import { BIT_KINDS } from '../box/bits.js';
 import { planDocument } from './box-plan-file.js';
 import { layoutDocument } from './layout-file.js';
 import { boardKindFields, saw } from './layout-job-file.js';
-import { count, name } from './units.js';
+import { count, name, positiveLength } from './units.js';
 
 /** What the server keeps and the page shows. On the wire lengths are millimetres, inside ticks. */
 
@@ -59,6 +60,13 @@ export type NewBatch = z.output<typeof newBatch>;
 export type BatchChange = z.output<typeof batchChange>;
 export type BatchRecord = z.output<typeof batchRecord>;
 export type Acceptance = z.output<typeof acceptance>;
+
+/** What the shop owns beside its wood. */
+export const shopRecord = z.object({
+  version: z.number().int().positive(),
+  bits: z.array(z.object({ kind: z.enum(BIT_KINDS), diameter: positiveLength })).max(100),
+});
+export type ShopRecord = z.output<typeof shopRecord>;
 
 /** RFC 9457 problem document. `errors` name the fields; `current` is what is kept now, on a conflict. */
 export const problemDocument = z.object({

@@ -1,5 +1,5 @@
 import type { Feature, PanelSet } from '../box/panel-set.js';
-import { toMm } from '../measure/ticks.js';
+import { TICKS_PER_MM, toMm } from '../measure/ticks.js';
 import type { Vec3 } from '../solid/vector.js';
 import type { Point } from '../wood/board.js';
 import { zoneToFile } from './units.js';
@@ -7,11 +7,13 @@ import { zoneToFile } from './units.js';
 const corner = ([x, y, z]: Vec3): [number, number, number] => [toMm(x), toMm(y), toMm(z)];
 const flat = ([x, y]: Point): [number, number] => [toMm(x), toMm(y)];
 const LENGTHS = new Set(['diameter', 'width', 'height']);
+/** Directions, not points. */
+const DIRECTIONS = new Set(['axis']);
 
 function feature(of: Feature): Record<string, unknown> {
   return Object.fromEntries(
     Object.entries(of).map(([key, value]: [string, unknown]) => {
-      if (Array.isArray(value)) return [key, flat(value as unknown as Point)];
+      if (Array.isArray(value)) return DIRECTIONS.has(key) ? [key, value] : [key, flat(value as unknown as Point)];
       if (typeof value === 'number' && (LENGTHS.has(key) || key === 'depth')) return [key, toMm(value)];
       return [key, value];
     }),
@@ -30,6 +32,7 @@ export function writePanelSet(box: PanelSet): Record<string, unknown> {
       heightFront: toMm(cavity.heightFront),
       heightBack: toMm(cavity.heightBack),
       sill: toMm(cavity.sill),
+      ...(cavity.ridge !== undefined && { ridge: toMm(cavity.ridge) }),
     })),
     panels: box.panels.map((panel) => ({
       ...panel,
@@ -46,7 +49,25 @@ export function writePanelSet(box: PanelSet): Record<string, unknown> {
       clear: panel.clear.map(zoneToFile),
       cutAway: panel.cutAway.map(zoneToFile),
     })),
-    joints: box.joints,
+    joints: box.joints.map(({ between, kind, contact, fastening }) => ({
+      between,
+      kind,
+      contact: { length: toMm(contact.length), area: contact.area / TICKS_PER_MM ** 2 },
+      ...(fastening && { fastening: { ...fastening, length: toMm(fastening.length), bite: toMm(fastening.bite) } }),
+    })),
     openings: box.openings.map((opening) => ({ kind: opening.kind, polygon: opening.polygon.map(corner) })),
+    ...(box.fittings && {
+      fittings: box.fittings.map((fitting) =>
+        fitting.kind === 'pipe'
+          ? {
+              kind: fitting.kind,
+              from: corner(fitting.from),
+              to: corner(fitting.to),
+              bore: toMm(fitting.bore),
+              outside: toMm(fitting.outside),
+            }
+          : { kind: fitting.kind, at: corner(fitting.at) },
+      ),
+    }),
   };
 }

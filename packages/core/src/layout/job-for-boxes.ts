@@ -1,5 +1,7 @@
+import { measuresOf } from '../box/measures.js';
 import type { PanelSet } from '../box/panel-set.js';
 import type { BoxPlan } from '../box/plan.js';
+import { stavesOf } from '../box/staves.js';
 import { fromMm } from '../measure/ticks.js';
 import type { LayoutJob, Part, Saw, Stock } from './job.js';
 
@@ -14,11 +16,18 @@ export const STANDARD_SAW: Saw = {
   keep: { length: fromMm(150), width: fromMm(60) },
 };
 
-/** The panels of so many boxes as parts. A panel may be of any board with the thickness and the wood that the plan names for it. */
+/** A stave of a panel that is glued up: `front.1` is the first of the front's. */
+export const staveId = (panel: string, index: number): string => `${panel}.${index + 1}`;
+
+/**
+ * The panels of so many boxes as parts. A panel may be of any board with the thickness and the wood that the plan names for it; one that
+ * is wider than that board is cut as staves to be glued up. What comes off a log is no part.
+ */
 export function partsFor(plan: BoxPlan, box: PanelSet, boxes: number): Part[] {
-  return box.panels.map((panel) => {
+  return box.panels.flatMap((panel): Part[] => {
+    if (panel.fromLog) return [];
     const wood = plan.wood[panel.role];
-    return {
+    const whole: Part = {
       id: panel.id,
       quantity: boxes * panel.instances.length,
       thickness: panel.thickness,
@@ -32,6 +41,19 @@ export function partsFor(plan: BoxPlan, box: PanelSet, boxes: number): Part[] {
       cutAway: panel.cutAway,
       materials: wood ? [wood.material] : null,
     };
+    const turned = panel.grain === 'any' && measuresOf(panel).blankLength <= (wood?.width ?? 0);
+    const staves = wood?.width && !turned && plan.schools.wide !== 'whole' ? stavesOf(panel, wood.width) : null;
+    return (
+      staves?.map(({ outline, underside, clear, cutAway }, index) => ({
+        ...whole,
+        id: staveId(panel.id, index),
+        grain: 'along',
+        outline,
+        underside,
+        clear,
+        cutAway,
+      })) ?? [whole]
+    );
   });
 }
 

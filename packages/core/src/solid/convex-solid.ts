@@ -128,19 +128,45 @@ export function common(a: ConvexSolid, b: ConvexSolid): ConvexSolid | null {
 /** Corners rounded to the tick turn a narrow face by up to this much (1 − cosine). */
 const TURNED_BY_ROUNDING = 1e-6;
 
-/** Area in square ticks in which two solids lie face to face, planes no further apart than `gap` ticks (0.1 mm, far less than a kerf). */
-export function sharedFaceArea(a: ConvexSolid, b: ConvexSolid, gap = 32): number {
-  let area = 0;
+/** Where two solids lie face to face: corners in order, and the normal that points out of the first. */
+export interface Contact {
+  corners: readonly Vec3[];
+  normal: Vec3;
+}
+
+/** The regions in which two solids lie face to face, planes no further apart than `gap` ticks (0.1 mm, far less than a kerf). */
+export function contactsOf(a: ConvexSolid, b: ConvexSolid, gap = 32): Contact[] {
+  const found: Contact[] = [];
   for (const face of a.faces) {
     for (const other of b.faces) {
       if (dot(face.plane.normal, other.plane.normal) > -1 + TURNED_BY_ROUNDING) continue;
       let corners: Vec3[] = [...face.corners];
       for (const side of b.faces) if (side !== other && corners.length >= 3) corners = clipFace(corners, side.plane);
       // Judged where they meet: a plane read off rounded corners of a narrow face strays far from there.
-      if (corners.length >= 3 && corners.every((corner) => Math.abs(distanceTo(other.plane, corner)) <= gap)) area += faceArea(corners);
+      if (corners.length >= 3 && corners.every((corner) => Math.abs(distanceTo(other.plane, corner)) <= gap))
+        found.push({ corners, normal: face.plane.normal });
     }
   }
-  return area;
+  return found;
+}
+
+/** Area in square ticks in which two solids lie face to face. */
+export const sharedFaceArea = (a: ConvexSolid, b: ConvexSolid, gap = 32): number =>
+  contactsOf(a, b, gap).reduce((sum, contact) => sum + faceArea(contact.corners), 0);
+
+/** How far a ray from `from` along `direction` (length 1) runs inside the solid, in ticks; 0 when it misses. */
+export function depthAlong(solid: ConvexSolid, from: Vec3, direction: Vec3): number {
+  let enter = 0;
+  let leave = Number.POSITIVE_INFINITY;
+  for (const { plane } of solid.faces) {
+    const rate = dot(plane.normal, direction);
+    const distance = distanceTo(plane, from);
+    if (Math.abs(rate) < 1e-9) {
+      if (distance > EPSILON) return 0;
+    } else if (rate > 0) leave = Math.min(leave, -distance / rate);
+    else enter = Math.max(enter, -distance / rate);
+  }
+  return leave > enter ? leave - enter : 0;
 }
 
 /** The solid's cross-section with a plane, in order, seen from where the normal points; empty when the plane misses it. */

@@ -59,7 +59,14 @@ function lanesOf(pieces: readonly Piece[]): Piece[][] {
 export function offcutsOf(pieces: readonly Piece[], stock: Stock, saw: Saw): KeptOffcut[] {
   if (pieces.length === 0) return [];
   const obstacles = obstaclesOf(stock.defects);
-  const worthwhile = (offcuts: readonly KeptOffcut[]) => offcuts.map((offcut) => cleanPart(offcut, obstacles, saw.rip)).filter(big);
+  /** A kerf from every piece's bounding box: lanes may lie closer than that where their pieces are apart along the board. */
+  const free = ({ x, y, length, width }: KeptOffcut) =>
+    pieces.every(
+      (piece) =>
+        Math.max(piece.x - x - length, x - piece.x - piece.shape.length, piece.y - y - width, y - piece.y - piece.shape.width) >= saw.kerf,
+    );
+  const worthwhile = (offcuts: readonly KeptOffcut[]) =>
+    offcuts.map((offcut) => cleanPart(offcut, obstacles, saw.rip)).filter((offcut) => big(offcut) && free(offcut));
   const big = (offcut: KeptOffcut) =>
     offcut.length >= saw.keep.length && offcut.width >= saw.keep.width && offcut.length > 0 && offcut.width > 0;
   const worth = (offcuts: readonly KeptOffcut[]) => offcuts.reduce((sum, offcut) => sum + offcutWorth(offcut), 0);

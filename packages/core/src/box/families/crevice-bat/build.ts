@@ -1,37 +1,45 @@
 import { cos, printAngle, sin, tan } from '../../../measure/angle.js';
 import { fromMm, toMm } from '../../../measure/ticks.js';
-import { type ConvexSolid, solidInside } from '../../../solid/convex-solid.js';
+import { solidInside } from '../../../solid/convex-solid.js';
 import { atLeast, atMost, behind, between, type HalfSpace } from '../../../solid/half-space.js';
 import type { Vec3 } from '../../../solid/vector.js';
-import { cutPanel, type PanelDraft } from '../../cut-panel.js';
+import { assemble, type Draft, type JointDraft, meet, wood } from '../../assemble.js';
+import { rolesOf } from '../../declare.js';
 import type { BuiltBox, Derived } from '../../family.js';
-import type { Cavity, Feature, Joint, Opening, Panel } from '../../panel-set.js';
+import type { Cavity, Opening } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
 import { missingWood, outOfRange } from '../../ranges.js';
 import { PARAMETERS, ROLES } from './parameters.js';
+import { scores as scoresAcross } from './scores.js';
 
-/** Grooves to hang by: 3 mm deep, 6–13 mm apart, common practice, no source. */
-const SCORE = { depth: fromMm(1.6), width: fromMm(3.2), spacing: fromMm(12), edge: fromMm(12) };
-
-const slab = (solid: ConvexSolid | null, id: string): ConvexSolid => {
-  if (!solid) throw new Error(`the ${id} has no wood left`);
-  return solid;
-};
 const say = (ticks: number): string => `{${Math.round(toMm(ticks) * 1000) / 1000}}`;
 
 /** Cuts a crevice box out of space: cheeks outside, front, partitions and back between them, open below. */
 export function build(plan: BoxPlan): BuiltBox {
   const crevices = Number(plan.schools.crevices ?? '2');
-  const roles = ROLES.filter((role) => role.id !== 'partition' || crevices > 1);
-  const refusals = [...missingWood(plan, roles), ...outOfRange(plan, PARAMETERS)];
+  const refusals = [...missingWood(plan, rolesOf({ roles: ROLES }, plan.schools)), ...outOfRange(plan, PARAMETERS)];
   if (refusals.length > 0) return { ok: false, refusals };
   const size = (id: string): number => plan.sizes[id] ?? 0;
   const thick = (role: string): number => plan.wood[role]!.thickness;
   const slope = plan.angles.slope ?? 0;
   const half = size('width') / 2;
+  const spaced = plan.schools.ends === 'spacers';
+  const spacer = spaced ? { thick: thick('spacer'), wide: plan.wood.spacer!.width ?? 0 } : null;
+  if (spacer && (!spacer.wide || spacer.thick < fromMm(12) || spacer.thick > fromMm(32)))
+    return {
+      ok: false,
+      refusals: [
+        {
+          field: 'wood.spacer',
+          message: 'Choose a stick 12 to 32 mm thick for the spacers: its thickness is the crevice, its width closes the ends.',
+        },
+      ],
+    };
+  /** How far the upright panels reach past the crevices at either end. */
+  const past = spacer?.wide ?? 0;
   const [front, back, roofThick] = [thick('front'), thick('back'), thick('roof')];
   const part = crevices > 1 ? thick('partition') : 0;
-  const crevice = size('crevice');
+  const crevice = spacer?.thick ?? size('crevice');
   const starts = Array.from({ length: crevices }, (_unused, index) => index * (crevice + part));
   const depth = starts.at(-1)! + crevice;
   const roofAt = (y: number): number => size('frontHeight') + (y + front) * tan(slope);
@@ -50,30 +58,31 @@ export function build(plan: BoxPlan): BuiltBox {
   const up: Vec3 = [0, -sin(slope), cos(slope)];
   const underRoof = (drop = 0): HalfSpace => behind(up, [0, -front, size('frontHeight') - drop]);
   const inside = plan.schools.grip === 'rough' ? 'rough' : 'any';
-  const across = between('x', -half, half);
+  const across = between('x', -half - past, half + past);
 
   const scores =
-    (y: number, from: number, to: number, face: 'inside' | 'outside') =>
-    (toFrame: (point: Vec3) => readonly [number, number]): Feature[] => {
-      if (plan.schools.grip === 'rough') return [];
-      const grooves: Feature[] = [];
-      for (let z = from + SCORE.edge; z < to - SCORE.edge; z += SCORE.spacing) {
-        grooves.push({
-          kind: 'groove',
-          from: toFrame([-half, y, z]),
-          to: toFrame([half, y, z]),
-          face,
-          width: SCORE.width,
-          depth: SCORE.depth,
-        });
-      }
-      return grooves;
-    };
+    (y: number, from: number, to: number, face: 'inside' | 'outside'): NonNullable<Draft['features']> =>
+    (toFrame) =>
+      plan.schools.grip === 'rough' ? [] : scoresAcross((u, z) => toFrame([u * half, y, z]), from, to, face);
   const upright = { grain: 'along', knots: 'sound', grainDirection: [0, 0, 1] as Vec3 } as const;
-  const wall = (id: string, role: string, solid: ConvexSolid | null, outsideNormal: Vec3, more: Partial<PanelDraft> = {}): Panel =>
-    cutPanel({ ...upright, id, role, thickness: thick(role), solid: slab(solid, id), outsideNormal, inside: 'any', ...more });
+  const wall = (
+    id: string,
+    role: string,
+    solid: ReturnType<typeof solidInside>,
+    outsideNormal: Vec3,
+    more: Partial<Draft> = {},
+  ): Draft => ({
+    ...upright,
+    id,
+    role,
+    thickness: thick(role),
+    solid: wood(solid, id),
+    outsideNormal,
+    inside: 'any',
+    ...more,
+  });
 
-  const frontPiece = (id: string, low: number, high: number | null): Panel =>
+  const frontPiece = (id: string, low: number, high: number | null): Draft =>
     wall(
       id,
       'front',
@@ -87,7 +96,7 @@ export function build(plan: BoxPlan): BuiltBox {
   const fronts = slot
     ? [frontPiece('front-lower', 0, slot.low), frontPiece('front-upper', slot.high, null)]
     : [frontPiece('front', 0, null)];
-  const partitions = starts.slice(1).map((start, index): Panel => {
+  const partitions = starts.slice(1).map((start, index): Draft => {
     const [from, to] = [start - part, start];
     const top = roofAt(from) - size('passage');
     return wall(
@@ -98,6 +107,7 @@ export function build(plan: BoxPlan): BuiltBox {
       {
         inside,
         outside: inside,
+        group: 'partition',
         features: (toFrame) => [...scores(to, 0, top, 'inside')(toFrame), ...scores(from, 0, top, 'outside')(toFrame)],
       },
     );
@@ -112,18 +122,19 @@ export function build(plan: BoxPlan): BuiltBox {
       features: scores(depth, -size('landing'), roofAt(depth), 'inside'),
     },
   );
-  const cheek = (id: string, from: number, to: number, normal: Vec3): Panel =>
+  const cheek = (id: string, from: number, to: number, normal: Vec3): Draft =>
     wall(id, id, solidInside([...between('x', from, to), ...between('y', -front, depth + back), atLeast('z', 0), underRoof()]), normal);
+  const ends = spaced ? { left: 0, right: 0 } : { left: thick('side-left'), right: thick('side-right') };
   const eaves = -front - size('overhangFront');
   const rear = depth + back;
   const along: Vec3 = [0, cos(slope), sin(slope)];
-  const roof = cutPanel({
+  const roof: Draft = {
     id: 'roof',
     role: 'roof',
     thickness: roofThick,
-    solid: slab(
+    solid: wood(
       solidInside([
-        ...between('x', -half - thick('side-left') - size('overhangSide'), half + thick('side-right') + size('overhangSide')),
+        ...between('x', -half - past - ends.left - size('overhangSide'), half + past + ends.right + size('overhangSide')),
         behind([0, -up[1], -up[2]], [0, -front, size('frontHeight')]),
         { normal: up, offset: underRoof().offset + roofThick },
         behind([0, -along[1], -along[2]], [0, eaves, roofAt(eaves)]),
@@ -136,44 +147,70 @@ export function build(plan: BoxPlan): BuiltBox {
     grain: 'along',
     inside: 'any',
     knots: 'none',
-  });
-  const panels = [
-    ...fronts,
-    ...partitions,
-    backPanel,
-    cheek('side-left', -half - thick('side-left'), -half, [-1, 0, 0]),
-    cheek('side-right', half, half + thick('side-right'), [1, 0, 0]),
-    roof,
+  };
+  // Strips between the upright panels close the ends where there are no cheeks.
+  const strips = spacer
+    ? starts.flatMap((start, index) =>
+        [-1, 1].map(
+          (sign): Draft => ({
+            ...upright,
+            id: `spacer-${index}-${sign}`,
+            group: 'spacer',
+            role: 'spacer',
+            thickness: spacer.thick,
+            solid: wood(
+              solidInside([
+                ...(sign < 0 ? between('x', -half - past, -half) : between('x', half, half + past)),
+                ...between('y', start, start + crevice),
+                atLeast('z', 0),
+                underRoof(),
+              ]),
+              'spacer',
+            ),
+            outsideNormal: [0, -1, 0],
+            inside: 'any',
+          }),
+        ),
+      )
+    : [];
+  const cheeks = spaced
+    ? []
+    : [cheek('side-left', -half - ends.left, -half, [-1, 0, 0]), cheek('side-right', half, half + ends.right, [1, 0, 0])];
+  const drafts: Draft[] = [...fronts, ...partitions, backPanel, ...cheeks, roof, ...strips];
+  /** Upright panels from front to back; strip i stands between i and i + 1. */
+  const layers = [fronts, ...partitions.map((partition) => [partition]), [backPanel]];
+  const joints: JointDraft[] = [
+    ...[...fronts, ...partitions, backPanel].flatMap((panel) => cheeks.flatMap((side) => meet(panel.id, side.id))),
+    ...[fronts.at(-1)!.id, 'back', ...cheeks.map((side) => side.id)].flatMap((id) => meet('roof', id)),
+    ...strips.flatMap((strip) => {
+      const at = Number(strip.id.split('-')[1]);
+      return [...layers[at]!, ...layers[at + 1]!].flatMap((panel) => meet(panel.id, strip.id));
+    }),
   ];
-  const cheeks = ['side-left', 'side-right'];
-  const joints: Joint[] = [
-    ...[...fronts, ...partitions, backPanel].flatMap((panel) => cheeks.map((side): Joint => ({ between: [panel.id, side], kind: 'butt' }))),
-    ...[fronts.at(-1)!.id, 'back', ...cheeks].map((id): Joint => ({ between: ['roof', id], kind: 'butt' })),
-  ];
-  const rounded = (x: number, y: number, z: number): Vec3 => [Math.round(x), Math.round(y), Math.round(z)];
+  const at = (x: number, y: number, z: number): Vec3 => [x, y, z];
   const openings: Opening[] = [
     ...starts.map(
       (y): Opening => ({
         kind: 'crevice',
-        polygon: [rounded(-half, y, 0), rounded(half, y, 0), rounded(half, y + crevice, 0), rounded(-half, y + crevice, 0)],
+        polygon: [at(-half, y, 0), at(half, y, 0), at(half, y + crevice, 0), at(-half, y + crevice, 0)],
       }),
     ),
     ...(slot
       ? [
           {
             kind: 'vent-gap',
-            polygon: [rounded(-half, 0, slot.low), rounded(half, 0, slot.low), rounded(half, 0, slot.high), rounded(-half, 0, slot.high)],
+            polygon: [at(-half, 0, slot.low), at(half, 0, slot.low), at(half, 0, slot.high), at(-half, 0, slot.high)],
           } as const,
         ]
       : []),
   ];
   const cavities = starts.map(
     (y): Cavity => ({
-      origin: rounded(0, y, 0),
-      width: Math.round(2 * half),
-      depth: Math.round(crevice),
-      heightFront: Math.round(roofAt(y)),
-      heightBack: Math.round(roofAt(y + crevice)),
+      origin: at(0, y, 0),
+      width: 2 * half,
+      depth: crevice,
+      heightFront: roofAt(y),
+      heightBack: roofAt(y + crevice),
       sill: 0,
     }),
   );
@@ -193,5 +230,5 @@ export function build(plan: BoxPlan): BuiltBox {
       why: `${say(size('frontHeight'))} at the front, rising ${printAngle(slope)} over ${say(front + depth + back)}, and ${say(size('landing'))} to land on = ${say(roofAt(depth + back) + size('landing'))} at the outside.`,
     },
   ];
-  return { ok: true, box: { cavities, panels, joints, openings }, derived };
+  return { ok: true, box: assemble(plan, drafts, joints, openings, cavities), derived };
 }

@@ -1,15 +1,17 @@
 import type { Animal } from '../../../animals/animal.js';
 import { fromMm, type Ticks, toMm } from '../../../measure/ticks.js';
-import { type Check, setSize, wallChecks } from '../../checks.js';
+import { type Check, everyBox, setSize, wallChecks } from '../../checks.js';
+import type { PanelSet } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
 
 const LEEWAY = 0.6;
 const say = (ticks: Ticks): string => `{${Math.round(toMm(ticks) * 100) / 100}}`;
 
 /** The rules for crevices that bats press into. */
-export function checks(plan: BoxPlan, animal: Animal | undefined): Check[] {
+export function checks(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check[] {
   const size = (id: string): Ticks => plan.sizes[id] ?? 0;
-  const found: Check[] = [...wallChecks(plan)];
+  const found: Check[] = [...wallChecks(plan, box), ...everyBox(plan, box)];
+  const crevice = box.cavities[0]!.depth;
   const rough = ['front', 'back', ...(plan.schools.crevices === '1' ? [] : ['partition'])].every((role) => {
     const wood = plan.wood[role];
     return role === 'partition' ? wood?.faceA === 'rough' && wood.faceB === 'rough' : wood?.faceA === 'rough' || wood?.faceB === 'rough';
@@ -40,14 +42,14 @@ export function checks(plan: BoxPlan, animal: Animal | undefined): Check[] {
   const from = { mark: animal.mark, source: animal.source };
   if (animal.entranceSize) {
     const [least, greatest] = animal.entranceSize;
-    const fits = toMm(size('crevice')) >= least - LEEWAY && toMm(size('crevice')) <= greatest + LEEWAY;
+    const fits = toMm(crevice) >= least - LEEWAY && toMm(crevice) <= greatest + LEEWAY;
     found.push({
       ...from,
       id: 'crevice',
       severity: fits ? 'kept' : 'stop',
       role: 'partition',
-      text: `Crevices ${say(size('crevice'))} deep; {${least}} to {${greatest}} is wanted.`,
-      remedies: fits ? [] : [{ label: 'Set the least', apply: setSize('crevice', fromMm(least)) }],
+      text: `Crevices ${say(crevice)} deep; {${least}} to {${greatest}} is wanted.`,
+      remedies: fits || plan.schools.ends === 'spacers' ? [] : [{ label: 'Set the least', apply: setSize('crevice', fromMm(least)) }],
     });
   }
   if (animal.floorWidth) {

@@ -33,7 +33,9 @@ function dimensions({ sizes, schools, wood }: BoxPlan, box: PanelSet): DrawnDime
     ...(schools.vents === 'slot'
       ? [{ size: 'ventAbove', view: 'front', side: 'right', from: 0, to: sizes.ventAbove ?? 0, start: half } as const]
       : []),
-    { size: 'crevice', view: 'section', side: 'below', from: last.origin[1], to: last.origin[1] + last.depth, start: 0 },
+    ...(schools.ends === 'spacers'
+      ? []
+      : [{ size: 'crevice', view: 'section', side: 'below', from: last.origin[1], to: last.origin[1] + last.depth, start: 0 } as const]),
     { size: 'landing', view: 'section', side: 'left', from: -(sizes.landing ?? 0), to: 0, start: last.origin[1] },
     {
       size: 'overhangFront',
@@ -51,6 +53,8 @@ export const creviceBat: Family = {
   id: 'bat',
   name: 'Crevice bat box',
   summary: 'One to four crevices between scored partitions, open below, with a landing.',
+  about:
+    'Bats press into narrow crevices between scored boards, open below, with a plate to land on. One crevice serves on a warm wall; three or four let them choose their warmth.',
   parameters: PARAMETERS,
   schools: SCHOOLS,
   roles: ROLES,
@@ -58,5 +62,5 @@ export const creviceBat: Family = {
   build,
   suit,
   dimensions,
-  checks: (plan, _box, animal) => checks(plan, animal),
+  checks,
 };

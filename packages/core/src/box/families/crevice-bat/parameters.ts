@@ -1,30 +1,12 @@
-import { fromMm } from '../../../measure/ticks.js';
+import { COMMON_SCHOOLS } from '../../common-schools.js';
+import { length, school } from '../../declare.js';
 import type { PanelRole, Parameter, School } from '../../family.js';
-
-const length = (
-  id: string,
-  label: string,
-  least: number,
-  greatest: number,
-  standard: number,
-  help: string,
-  applies?: Parameter['applies'],
-): Parameter => ({
-  id,
-  label,
-  kind: 'length',
-  least: fromMm(least),
-  greatest: fromMm(greatest),
-  standard: fromMm(standard),
-  help,
-  ...(applies && { applies }),
-});
 
 /** Written in millimetres. Figures without a source are common practice. */
 export const PARAMETERS: readonly Parameter[] = [
   length('width', 'Crevice wide', 120, 900, 360, 'Between the two cheeks.'),
   length('frontHeight', 'Front high', 250, 1200, 610, 'From the lower edge to the roof, at the front.'),
-  length('crevice', 'Crevice deep', 12, 32, 20, 'From one roosting face to the next: how bats press in.'),
+  length('crevice', 'Crevice deep', 12, 32, 20, 'From one roosting face to the next: how bats press in.', (s) => s.ends !== 'spacers'),
   length('landing', 'Landing below', 50, 300, 120, 'How far the back stands out below, to land on and crawl up.'),
   {
     id: 'slope',
@@ -46,6 +28,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'crevices',
     label: 'Crevices',
+    picture: 'section',
     options: [
       { id: '2', label: 'two', reason: 'One partition: bats choose between warm and cool.' },
       { id: '1', label: 'one', reason: 'The simplest, for a wall that keeps warm by itself.' },
@@ -56,6 +39,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'vents',
     label: 'Vent',
+    picture: 'section',
     options: [
       { id: 'slot', label: 'slot in the front', reason: 'The front is in two pieces, a slot between: cooler below, warm under the roof.' },
       { id: 'none', label: 'none', reason: 'For small boxes and cool summers.' },
@@ -69,13 +53,24 @@ export const SCHOOLS: readonly School[] = [
       { id: 'rough', label: 'rough sawn', reason: 'Every roosting face is rough from the saw.' },
     ],
   },
+  school(
+    'ends',
+    'Ends are closed by',
+    [
+      ['cheeks', 'cheeks', 'Two boards over the edges of all the others.'],
+      ['spacers', 'spacers', 'Strips between the boards: their thickness is the crevice.'],
+    ],
+    { picture: 'plan' },
+  ),
+  ...COMMON_SCHOOLS,
 ];
 
 export const ROLES: readonly PanelRole[] = [
   { id: 'front', label: 'Front' },
-  { id: 'partition', label: 'Partition' },
+  { id: 'partition', label: 'Partition', applies: (s) => s.crevices !== '1' },
   { id: 'back', label: 'Back' },
-  { id: 'side-left', label: 'Left cheek' },
-  { id: 'side-right', label: 'Right cheek' },
+  { id: 'side-left', label: 'Left cheek', applies: (s) => s.ends !== 'spacers' },
+  { id: 'side-right', label: 'Right cheek', applies: (s) => s.ends !== 'spacers' },
+  { id: 'spacer', label: 'Spacer', stick: [22, 30], applies: (s) => s.ends === 'spacers' },
   { id: 'roof', label: 'Roof' },
 ];

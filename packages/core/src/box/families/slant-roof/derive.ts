@@ -2,7 +2,8 @@ import { atan2, cos, printAngle, tan } from '../../../measure/angle.js';
 import { toMm } from '../../../measure/ticks.js';
 import type { Derived } from '../../family.js';
 import type { BoxPlan } from '../../plan.js';
-import type { Frame } from './build.js';
+import type { Frame } from './frame.js';
+import { AGAINST_BACK } from './parameters.js';
 
 /** A length inside a sentence, marked so that the reader's own unit can be put in its place: `{mm}` with millimetres inside. */
 const say = (ticks: number): string => `{${Math.round(toMm(ticks) * 1000) / 1000}}`;
@@ -43,6 +44,7 @@ export function derive(plan: BoxPlan, frame: Frame): Derived[] {
           : `Front and back stand between the sides, so a side is ${say(t.front)} + ${say(frame.depth)} + ${say(t.back)} = ${say(run)} wide.`,
     },
   ];
+  if (frame.swing) found.push(swingGapOf(frame));
   if (schools.roof === 'flat') return found;
   found.push(
     schools.slope === 'angle'
@@ -84,5 +86,21 @@ const frontBevel = ({ t, slope }: Frame): Derived => ({
 /** Level run of the roof's underside, in ticks. */
 function roofRun(plan: BoxPlan, frame: Frame): number {
   const eaves = -frame.t.front - (plan.sizes.overhangFront ?? 0);
-  return (plan.schools.roof === 'butt' ? frame.depth : frame.depth + frame.t.back + (plan.sizes.overhangRear ?? 0)) - eaves;
+  const { schools, sizes } = plan;
+  if (!AGAINST_BACK.includes(schools.roof ?? '')) return frame.depth + frame.t.back + (sizes.overhangRear ?? 0) - eaves;
+  return frame.depth + (schools.roof === 'groove' ? (sizes.letIn ?? 0) : 0) - eaves;
+}
+
+/** The gap over a wall that swings. */
+function swingGapOf({ swing, t, slope }: Frame): Derived {
+  const { wall, below, needed, gap } = swing!;
+  const out = (wall === 'front' ? t.front : wall === 'side-left' ? t.left : t.right) / 2;
+  const rises = `√(${say(below)}² + ${say(out)}²) − ${say(below)} = ${say(Math.hypot(below, out) - below)}`;
+  return {
+    id: 'swingGap',
+    label: wall === 'front' ? 'Gap over the front' : 'Gap over the side that swings',
+    kind: 'length',
+    value: Math.round(gap),
+    why: `Its upper outer corner rises as the lower end swings out: ${rises}${wall === 'front' && slope > 0 ? `, less where the roof climbs at ${printAngle(slope)}: ${say(needed)}` : ''}. With a little play, and never less than the vent: ${say(gap)}.`,
+  };
 }

@@ -1,3 +1,4 @@
+import { entranceOf } from '../../entrance.js';
 import type { DrawnDimension } from '../../family.js';
 import type { PanelSet } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
@@ -14,7 +15,8 @@ export function dimensions({ sizes, schools, wood }: BoxPlan, box: PanelSet): Dr
   const low = Math.min(...side.map((vertex) => vertex[2]));
   const topAt = (y: number): number => Math.max(...side.filter((vertex) => vertex[1] === y).map((vertex) => vertex[2]));
   const open = sizes.frontAboveFloor !== undefined;
-  const upright = schools.entrance === 'oval' ? (sizes.entranceUpright ?? 0) : (sizes.entranceWidth ?? 0);
+  const slot = schools.entrance === 'slot';
+  const upright = entranceOf({ sizes, schools }).height;
   const centre = sill + upright / 2;
   const overhang = -thick('front') - (sizes.overhangFront ?? 0);
   return [
@@ -28,8 +30,10 @@ export function dimensions({ sizes, schools, wood }: BoxPlan, box: PanelSet): Dr
     },
     open
       ? { size: 'frontAboveFloor', view: 'front', side: 'left', from: 0, to: sill, start: -half }
-      : { size: 'entranceHeight', view: 'front', side: 'left', from: 0, to: schools.entranceTo === 'sill' ? sill : centre, start: -half },
-    ...(open
+      : slot
+        ? { size: 'entranceUpright', view: 'front', side: 'left', from: sill, to: heightFront, start: -half }
+        : { size: 'entranceHeight', view: 'front', side: 'left', from: 0, to: schools.entranceTo === 'sill' ? sill : centre, start: -half },
+    ...(open || slot
       ? []
       : [
           {

@@ -11,12 +11,14 @@ export const slantRoof: Family = {
   id: 'slant-roof',
   name: 'Slant-roof box',
   summary: 'Six panels under one sloping or flat roof.',
+  about:
+    'The common small box, up to duck and kestrel size. The roof slopes to the front; edges of roof, front and back are tilted to match. With a flat roof a chop saw alone builds it.',
   parameters: PARAMETERS,
   schools: SCHOOLS,
   roles: ROLES,
   cautions: NEST_CAUTIONS,
-  build,
+  build: (plan) => build(plan),
   dimensions,
   checks: checkRoom,
-  suit,
+  suit: (animal) => suit(animal),
 };

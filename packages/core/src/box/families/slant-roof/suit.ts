@@ -1,38 +1,43 @@
 import type { Animal } from '../../../animals/animal.js';
-import { fromInches, fromMm, type Ticks, toMm } from '../../../measure/ticks.js';
+import { fromMm, toMm } from '../../../measure/ticks.js';
+import { middle, roundingFor, standardChoices } from '../../declare.js';
+import type { Family } from '../../family.js';
 import type { BoxPlan } from '../../plan.js';
 import { PARAMETERS, SCHOOLS } from './parameters.js';
 
-const middle = ([least, greatest]: readonly [number, number]): number => (least + greatest) / 2;
+type Choices = Pick<BoxPlan, 'sizes' | 'angles' | 'schools'>;
 
-/** The standard choices, bent to an animal's needs; sizes rounded up to what its region's tapes show. */
-export function suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'schools'> {
-  const inches = animal.region === 'na';
-  const round = (mm: number): Ticks => (inches ? fromInches(Math.max(0, Math.ceil((mm - 0.6) / 3.175)) / 8) : fromMm(Math.ceil(mm)));
-  const exact = (mm: number): Ticks => (inches ? fromInches(Math.round((mm / 25.4) * 16) / 16) : fromMm(mm));
-  const schools: Record<string, string> = Object.fromEntries(SCHOOLS.map((school) => [school.id, school.options[0]!.id]));
-  const sizes: Record<string, Ticks> = Object.fromEntries(
-    PARAMETERS.filter((parameter) => parameter.kind === 'length').map((parameter) => [
-      parameter.id,
-      inches ? round(toMm(parameter.standard)) : parameter.standard,
-    ]),
-  );
-  const angles = Object.fromEntries(
-    PARAMETERS.filter((parameter) => parameter.kind === 'angle').map((parameter) => [parameter.id, parameter.standard]),
-  );
-  schools.entrance = animal.entrance === 'oval' ? 'oval' : 'round';
+/** The entrance and the floor that an animal needs, in place of the standard ones. */
+export function suitRoom(animal: Animal, family: Pick<Family, 'parameters' | 'schools'>) {
+  const choices = standardChoices(animal, family);
+  const { sizes, schools } = choices;
+  const { up, exact } = roundingFor(animal);
+  if (animal.entrance === 'oval' || animal.entrance === 'arch' || animal.entrance === 'square') schools.entrance = animal.entrance;
   schools.entranceTo = animal.entranceReference ?? 'centre';
   if (animal.entranceSize) sizes.entranceWidth = exact(animal.entranceSize[0]);
   if (animal.entranceUpright) sizes.entranceUpright = exact(animal.entranceUpright);
-  if (animal.floorWidth) sizes.width = round(animal.floorWidth);
-  if (animal.floorDepth) sizes.depth = round(animal.floorDepth);
-  const upright = toMm((schools.entrance === 'oval' ? sizes.entranceUpright : sizes.entranceWidth) ?? 0);
-  if (animal.entranceAboveFloor) sizes.entranceHeight = round(middle(animal.entranceAboveFloor));
-  const entranceTop = toMm(sizes.entranceHeight ?? 0) + (schools.entranceTo === 'sill' ? upright : upright / 2);
-  const room = Math.max(animal.cavity ? middle(animal.cavity) : 200, animal.entranceSize ? entranceTop + 30 : 0);
-  const rise = inches ? 25.4 : 25;
+  if (animal.floorWidth) sizes.width = up(animal.floorWidth);
+  if (animal.floorDepth) sizes.depth = up(animal.floorDepth);
+  const shaped = schools.entrance === 'oval' || schools.entrance === 'arch';
+  const upright = toMm((shaped ? sizes.entranceUpright : sizes.entranceWidth) ?? 0);
+  if (animal.entranceAboveFloor) sizes.entranceHeight = up(middle(animal.entranceAboveFloor));
+  const top = toMm(sizes.entranceHeight ?? 0) + (schools.entranceTo === 'sill' ? upright : upright / 2);
+  /** Height of the room in millimetres: what the animal likes, and enough over the entrance. */
+  const room = Math.max(animal.cavity ? middle(animal.cavity) : 200, animal.entranceSize ? top + 30 : 0);
+  return { ...choices, room, up };
+}
+
+/** The standard choices, bent to an animal's needs; sizes rounded up to what its region's tapes show. */
+export function suit(
+  animal: Animal,
+  family: Pick<Family, 'parameters' | 'schools'> = { parameters: PARAMETERS, schools: SCHOOLS },
+): Choices {
+  const { sizes, angles, schools, room, up } = suitRoom(animal, family);
+  // A side can only swing between front and back.
+  schools.walls = 'over';
+  const rise = animal.region === 'na' ? 25.4 : 25;
   // Floor (about 20 mm) and recess lie below the room; the roof line falls a little towards the front.
-  sizes.frontHeight = round(room + 20 + toMm(sizes.floorRecess ?? 0));
+  sizes.frontHeight = up(room + 20 + toMm(sizes.floorRecess ?? 0));
   sizes.backHeight = sizes.frontHeight + fromMm(rise * Math.max(1, Math.round(toMm(sizes.depth ?? 0) / 140)));
   return { sizes, angles, schools };
 }

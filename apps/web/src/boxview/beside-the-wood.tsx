@@ -1,0 +1,198 @@
+import type { Animal } from '@spare-knot/core/animals/animal.js';
+import { BIT_KINDS, BIT_NAMES, type Bit, boringOf } from '@spare-knot/core/box/bits.js';
+import { weightOf } from '@spare-knot/core/box/measures.js';
+import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
+import type { BoxPlan } from '@spare-knot/core/box/plan.js';
+import { glueLine, hardwareOf } from '@spare-knot/core/building/hardware.js';
+import { outsideArea } from '@spare-knot/core/building/surfaces.js';
+import { TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure/ticks.js';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { client } from '../api/client';
+import { Length, Sentence } from '../measure/length';
+import { LengthField } from '../measure/length-field';
+import { useUnits } from '../measure/units';
+import { useNotice } from '../ui/notice';
+
+interface Props {
+  plan: BoxPlan;
+  box: PanelSet;
+  boxes: number;
+  animal: Animal | undefined;
+  locked: boolean;
+  onEntrance: (diameter: Ticks) => void;
+}
+
+/** What a box takes beside its panels, how its entrance is bored with the bits at hand, and what it weighs and covers. */
+export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: Props) {
+  const lines = useMemo(() => hardwareOf(plan, box), [plan, box]);
+  const { style } = useUnits();
+  const outside = useMemo(() => outsideArea(box) / (TICKS_PER_MM * 1000) ** 2, [box]);
+  const kilograms = weightOf(plan, box);
+  const rooms = box.cavities.length;
+  const litres =
+    box.cavities.reduce((sum, { width, depth, heightFront, heightBack }) => sum + (width * depth * (heightFront + heightBack)) / 2, 0) /
+    TICKS_PER_MM ** 3 /
+    1e6;
+  const room = box.cavities[0]!;
+  const unit: Record<string, string> = { pieces: '', mm: ' mm', ml: ' ml', 'cm²': ' cm²' };
+  return (
+    <div className="mt-3 grid grid-cols-[1.35fr_1fr] gap-5 max-xl:grid-cols-1">
+      <section aria-label="Hardware">
+        <h2 className="text-base">Beside the wood, counted from the joints</h2>
+        {lines.length === 0 ? (
+          <p className="mt-1 text-soft">Nothing.</p>
+        ) : (
+          <table className="mt-1 w-full">
+            <thead>
+              <tr className="border-b border-line text-left text-sm text-soft">
+                <th className="py-1">What</th>
+                <th className="text-right">One box</th>
+                <th className="pl-4 text-right">
+                  {boxes} {boxes === 1 ? 'box' : 'boxes'}
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {lines.map((line) => (
+                <tr key={line.id} className="border-b border-dotted border-line align-top">
+                  <td className="py-1.5 pr-2">
+                    <span className="font-semibold">
+                      <Sentence
+                        text={
+                          style.system === 'inch' && line.inchName
+                            ? `${line.name.split(' ').slice(0, 2).join(' ')} ${line.inchName}`
+                            : line.name
+                        }
+                      />
+                    </span>
+                    <span className="block text-sm text-soft">
+                      <Sentence text={line.why} />
+                    </span>
+                  </td>
+                  <td className="mono py-1.5 text-right whitespace-nowrap">
+                    {line.quantity}
+                    {unit[line.unit]}
+                  </td>
+                  <td className="mono py-1.5 pl-4 text-right font-semibold whitespace-nowrap">
+                    {line.quantity * boxes}
+                    {unit[line.unit]}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        <p className="mt-2 text-sm text-soft">
+          No screw or nail is longer than its joint allows: the thickness of the first panel and what lies behind it, less 3 mm. Sizes sold
+          by inches are the nearest [C].
+        </p>
+      </section>
+      <div className="grid content-start gap-4">
+        <Boring box={box} animal={animal} locked={locked} onEntrance={onEntrance} />
+        <section aria-label="Weights and areas">
+          <h2 className="text-base">What it comes to</h2>
+          <dl className="mt-1">
+            {(
+              [
+                ['Weight, bare', `${kilograms.toFixed(1)} kg (${(kilograms * 2.2046).toFixed(1)} lb)`],
+                [
+                  'Floor inside',
+                  <span key="f">
+                    <Length ticks={room.width} /> × <Length ticks={room.depth} unit />
+                  </span>,
+                ],
+                [rooms > 1 ? `Rooms (${rooms})` : 'Room', `${litres.toFixed(1)} l`],
+                ['Glue line', glueLine(plan, box) > 0 ? <Length key="g" ticks={glueLine(plan, box)} unit /> : 'no glue'],
+                ['Outside, to finish', `${outside.toFixed(2)} m² (${(outside * 10.764).toFixed(1)} sq ft)`],
+              ] as const
+            ).map(([name, value]) => (
+              <div key={name} className="flex justify-between gap-3 border-b border-dotted border-line py-0.5">
+                <dt className="text-soft">{name}</dt>
+                <dd className="mono text-right">{value}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function Boring({ box, animal, locked, onEntrance }: Pick<Props, 'box' | 'animal' | 'locked' | 'onEntrance'>) {
+  const queries = useQueryClient();
+  const say = useNotice();
+  const query = useQuery({ queryKey: ['shop'], queryFn: client.shop });
+  const [open, setOpen] = useState(false);
+  const bits = query.data?.bits ?? [];
+  const entrance = box.panels.flatMap((panel) => panel.features).find((feature) => feature.kind === 'entrance');
+  const boring = entrance?.kind === 'entrance' ? boringOf(entrance, bits, animal) : null;
+  const keep = async (next: Bit[]) => {
+    if (!query.data) return;
+    try {
+      queries.setQueryData(['shop'], await client.changeShop({ version: query.data.version, bits: next }));
+    } catch (error) {
+      say(error instanceof Error ? error.message : String(error), { tone: 'danger' });
+      void queries.invalidateQueries({ queryKey: ['shop'] });
+    }
+  };
+  return (
+    <section aria-label="Boring the entrance">
+      <h2 className="text-base">Making the entrance</h2>
+      {boring ? (
+        <p className="mt-1">
+          <Sentence text={boring.words} />
+        </p>
+      ) : (
+        <p className="mt-1 text-soft">Nothing is bored: the box is open.</p>
+      )}
+      {boring?.nearest != null && !locked && (
+        <button type="button" className="btn mt-1" onClick={() => onEntrance(boring.nearest!)}>
+          Set the entrance to it
+        </button>
+      )}
+      <details className="mt-2" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
+        <summary className="min-h-7 font-semibold text-chalk">Bits in the shop ({bits.length})</summary>
+        <ul className="mt-1 flex flex-wrap gap-1.5">
+          {bits.map((bit, index) => (
+            <li
+              key={`${bit.kind} ${bit.diameter} ${index}`}
+              className="flex items-center gap-1 rounded-md border border-line bg-white pl-2"
+            >
+              <Length ticks={bit.diameter} unit /> {BIT_NAMES[bit.kind]}
+              <button
+                type="button"
+                className="min-h-7 min-w-7 font-bold text-danger"
+                aria-label={`Take out the ${BIT_NAMES[bit.kind]}`}
+                onClick={() => void keep(bits.filter((_each, at) => at !== index))}
+              >
+                ×
+              </button>
+            </li>
+          ))}
+        </ul>
+        <NewBit onAdd={(bit) => void keep([...bits, bit].sort((a, b) => a.diameter - b.diameter))} />
+      </details>
+    </section>
+  );
+}
+
+function NewBit({ onAdd }: { onAdd: (bit: Bit) => void }) {
+  const [kind, setKind] = useState<Bit['kind']>('forstner');
+  const [diameter, setDiameter] = useState<Ticks>(32 * 320);
+  return (
+    <div className="mt-2 flex items-end gap-2">
+      <LengthField label="Another bit" value={diameter} onChange={setDiameter} />
+      <select className="field" aria-label="Kind of bit" value={kind} onChange={(event) => setKind(event.target.value as Bit['kind'])}>
+        {BIT_KINDS.map((each) => (
+          <option key={each} value={each}>
+            {BIT_NAMES[each]}
+          </option>
+        ))}
+      </select>
+      <button type="button" className="btn" onClick={() => onAdd({ kind, diameter })}>
+        Put it in
+      </button>
+    </div>
+  );
+}

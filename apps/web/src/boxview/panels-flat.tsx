@@ -1,0 +1,142 @@
+import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
+import { type BoxViewName, panelDrawing, stacked, templateOf, VIEW_TITLES, viewDrawing } from '@spare-knot/core/box/paper.js';
+import { drawingSvg } from '@spare-knot/core/exchange/drawing-svg.js';
+import { printLength } from '@spare-knot/core/measure/print.js';
+import { Download } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { useUnits } from '../measure/units';
+import { useNotice } from '../ui/notice';
+import { PaperPicture } from './paper-picture';
+import { saveFile } from './save-file';
+
+const VIEWS: readonly BoxViewName[] = ['front', 'section', 'plan'];
+
+/** The level cut and every panel flat with its measures; all of it to take away as SVG, DXF or PDF, and templates at full size. */
+export function PanelsFlat({
+  box,
+  names,
+  title,
+  width,
+}: {
+  box: PanelSet;
+  names: ReadonlyMap<string, string>;
+  title: string;
+  width: number;
+}) {
+  const { style } = useUnits();
+  const say = useNotice();
+  const [busy, setBusy] = useState(false);
+  const [paper, setPaper] = useState<'A4' | 'Letter'>(style.system === 'inch' ? 'Letter' : 'A4');
+  const panels = useMemo(
+    () =>
+      box.panels.map((panel) => ({
+        panel,
+        drawing: panelDrawing(panel, names.get(panel.id) ?? panel.id, (ticks) => printLength(ticks, style)),
+      })),
+    [box, names, style],
+  );
+  const plan = useMemo(() => viewDrawing(box, 'plan'), [box]);
+  const all = () => [...VIEWS.map((view) => viewDrawing(box, view)), ...panels.map(({ drawing }) => drawing)];
+  const templates = () => box.panels.filter((panel) => !panel.fromLog).map((panel) => templateOf(panel, names.get(panel.id) ?? panel.id));
+  const fileName = title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'box';
+
+  const take = async (what: string, make: () => Promise<void>) => {
+    setBusy(true);
+    try {
+      await make();
+      say(`${what} is in your downloads.`);
+    } catch (error) {
+      say(`${what} could not be made: ${error instanceof Error ? error.message : String(error)}`, { tone: 'danger' });
+    }
+    setBusy(false);
+  };
+  const font = async () => {
+    const url = (await import('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf?url')).default;
+    return new Uint8Array(await (await fetch(url)).arrayBuffer());
+  };
+
+  return (
+    <div>
+      <fieldset className="mt-2 flex flex-wrap items-center gap-2">
+        <legend className="sr-only">Take away</legend>
+        <button
+          type="button"
+          className="btn"
+          disabled={busy}
+          onClick={() => void take('The SVG', async () => saveFile(`${fileName}.svg`, 'image/svg+xml', drawingSvg(stacked(title, all()))))}
+        >
+          <Download size={16} aria-hidden /> SVG
+        </button>
+        <button
+          type="button"
+          className="btn"
+          disabled={busy}
+          onClick={() =>
+            void take('The DXF', async () => {
+              const { drawingDxf } = await import('@spare-knot/core/exchange/drawing-dxf.js');
+              saveFile(`${fileName}.dxf`, 'application/dxf', drawingDxf(stacked(title, templates())));
+            })
+          }
+        >
+          <Download size={16} aria-hidden /> DXF
+        </button>
+        <button
+          type="button"
+          className="btn"
+          disabled={busy}
+          onClick={() =>
+            void take('The PDF', async () => {
+              const { drawingsPdf } = await import('@spare-knot/core/exchange/drawing-pdf.js');
+              saveFile(`${fileName}.pdf`, 'application/pdf', await drawingsPdf(all(), paper, await font(), title));
+            })
+          }
+        >
+          <Download size={16} aria-hidden /> PDF
+        </button>
+        <button
+          type="button"
+          className="btn"
+          disabled={busy}
+          onClick={() =>
+            void take('The set of templates', async () => {
+              const { templatesPdf } = await import('@spare-knot/core/exchange/drawing-pdf.js');
+              saveFile(`${fileName}-templates.pdf`, 'application/pdf', (await templatesPdf(templates(), paper, await font(), title)).bytes);
+            })
+          }
+        >
+          <Download size={16} aria-hidden /> Templates 1 : 1
+        </button>
+        <label className="flex items-center gap-1.5">
+          <span className="label">on</span>
+          <select className="field" value={paper} onChange={(event) => setPaper(event.target.value as 'A4' | 'Letter')}>
+            <option>A4</option>
+            <option>Letter</option>
+          </select>
+        </label>
+        {busy && <span role="status">Drawing…</span>}
+      </fieldset>
+      <figure className="mt-3 rounded-md border border-line bg-white p-3">
+        <figcaption className="font-slab font-semibold">{VIEW_TITLES.plan}</figcaption>
+        <PaperPicture drawing={plan} width={Math.min(width - 30, 420)} most={220} label="The box cut level, seen from above" />
+      </figure>
+      <ul className="mt-3 grid gap-3">
+        {panels.map(({ panel, drawing }) => (
+          <li key={panel.id} className="overflow-x-auto rounded-md border border-line bg-white p-2" data-flat={panel.id}>
+            {panel.instances.length > 1 && (
+              <p className="px-1 text-sm font-semibold text-soft">{panel.instances.length} alike in each box</p>
+            )}
+            <PaperPicture
+              drawing={drawing}
+              width={width - 24}
+              most={320}
+              label={`${names.get(panel.id) ?? panel.id}, flat, with its measures`}
+            />
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-sm text-soft">
+        Full lines: the outside face. Dashed: the inside face where an edge is tilted. Fine dashes: grooves. Small circles: pilot holes.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,87 @@
+import { describe, expect, test } from '@jest/globals';
+import { animalById } from '../animals/find.js';
+import { buildBox, familyById } from '../box/families/families.js';
+import { FASTENERS, fastenerFor } from '../box/fasteners.js';
+import type { PanelSet } from '../box/panel-set.js';
+import type { BoxPlan } from '../box/plan.js';
+import { planFor } from '../box/testing.js';
+import { fromMm } from '../measure/ticks.js';
+import { hardwareOf } from './hardware.js';
+import { outsideArea } from './surfaces.js';
+
+const chickadee = animalById('black-capped-chickadee')!;
+const slant = familyById('slant-roof')!;
+const start = planFor(slant, chickadee, 19);
+const built = (plan: BoxPlan): PanelSet => {
+  const result = buildBox(plan);
+  if (!result.ok) throw new Error(JSON.stringify(result.refusals));
+  return result.box;
+};
+const lines = (plan: BoxPlan) => new Map(hardwareOf(plan, built(plan)).map((line) => [line.id, line]));
+const withSchools = (schools: Record<string, string>): BoxPlan => ({ ...start, schools: { ...start.schools, ...schools } });
+
+describe('fasteners', () => {
+  test('never come through, and bite six diameters wherever the wood allows it [ANSI/AWC NDS, from memory]', () => {
+    for (let through = 6; through <= 40; through += 1) {
+      for (let depth = 6; depth <= 150; depth += 3) {
+        for (const kind of ['screw', 'nail'] as const) {
+          const chosen = fastenerFor(kind, fromMm(through), fromMm(depth));
+          const allowed = FASTENERS.filter(
+            (each) => each.kind === kind && each.length > fromMm(through) && each.length <= fromMm(through + depth - 3),
+          );
+          if (!chosen) {
+            expect(allowed).toEqual([]);
+            continue;
+          }
+          expect(chosen.fastener.length).toBeLessThanOrEqual(fromMm(through + depth - 3));
+          const could = allowed.some((each) => each.length - fromMm(through) >= 6 * each.diameter);
+          expect(chosen.enough).toBe(could);
+        }
+      }
+    }
+  });
+});
+
+describe('what a box takes beside its wood', () => {
+  test('screws are as many as the pilot holes that are drilled, and none is longer than its joint', () => {
+    const box = built(start);
+    const pilots = box.panels.reduce(
+      (sum, panel) => sum + panel.features.filter((feature) => feature.kind === 'pilot').length * panel.instances.length,
+      0,
+    );
+    const screws = hardwareOf(start, box)
+      .filter((line) => line.id.startsWith('screw'))
+      .reduce((sum, line) => sum + line.quantity, 0);
+    expect(screws).toBe(pilots);
+    expect(screws).toBeGreaterThan(12);
+  });
+
+  test('a side that swings turns on two plain nails and is latched by one', () => {
+    const side = lines(withSchools({ access: 'side', walls: 'over' }));
+    expect([side.get('pivot')?.quantity, side.get('latch')?.quantity, side.has('hinge')]).toEqual([2, 1, false]);
+    const roof = lines(withSchools({ access: 'roof' }));
+    expect([roof.get('hinge')?.quantity, roof.get('hook')?.quantity, roof.has('pivot')]).toEqual([2, 1, false]);
+    const strip = lines(withSchools({ roof: 'strip', access: 'roof' }));
+    expect([strip.has('strip'), strip.has('hinge')]).toEqual([true, false]);
+  });
+
+  test('glue and finish follow the choices', () => {
+    expect(lines(withSchools({ fastening: 'screws' })).has('glue')).toBe(false);
+    expect(lines(withSchools({ fastening: 'nails' })).get('glue')!.quantity).toBeGreaterThan(0);
+    expect(lines(start).has('finish')).toBe(false);
+    expect(lines(withSchools({ finish: 'paint' })).get('finish')!.quantity).toBeGreaterThan(0);
+  });
+
+  test('the outside of a box is what its parts show, less what they cover of each other', () => {
+    const box = built(withSchools({ roof: 'flat', vents: 'holes', floor: 'holes', floorAt: 'flush' }));
+    const { cavities } = box;
+    const { width, depth, heightFront } = cavities[0]!;
+    const t = fromMm(19);
+    // Walls all round, the floor's underside; the roof's top, edges and what stands out of it.
+    const outerWidth = width + 2 * t;
+    const outerDepth = depth + 2 * t;
+    const walls = 2 * (outerWidth + outerDepth) * (heightFront + t) + outerWidth * outerDepth;
+    expect(outsideArea(box)).toBeGreaterThan(walls);
+    expect(outsideArea(box)).toBeLessThan(walls + 4 * outerWidth * (outerDepth + fromMm(90)));
+  });
+});

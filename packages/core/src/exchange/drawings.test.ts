@@ -1,0 +1,113 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { describe, expect, test } from '@jest/globals';
+import dxfParser from 'dxf-parser';
+import { PDFDocument } from 'pdf-lib';
+import { animalById } from '../animals/find.js';
+import { buildBox, FAMILIES, familyById } from '../box/families/families.js';
+import { measuresOf } from '../box/measures.js';
+import { extentOf, panelDrawing, stacked, templateOf, viewDrawing } from '../box/paper.js';
+import { planFor } from '../box/testing.js';
+import { printLength } from '../measure/print.js';
+import { fromMm, type Ticks, toMm } from '../measure/ticks.js';
+import { drawingDxf } from './drawing-dxf.js';
+import { drawingsPdf, PAPER_SIZES, templatesPdf, tilesFor } from './drawing-pdf.js';
+import { drawingSvg } from './drawing-svg.js';
+
+interface Dxf {
+  header: Record<string, unknown>;
+  entities: { type: string; center: { x: number; y: number }; radius: number }[];
+}
+/** The package is CommonJS, and its types say otherwise. */
+const DxfParser = dxfParser as unknown as new () => { parseSync(text: string): Dxf };
+const font = new Uint8Array(readFileSync(createRequire(import.meta.url).resolve('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf')));
+const say = (ticks: Ticks) => printLength(ticks, { system: 'inch', division: 32 });
+const built = buildBox({ ...planFor(familyById('slant-roof')!, animalById('wood-duck')!, 19) });
+if (!built.ok) throw new Error(JSON.stringify(built.refusals));
+const front = built.box.panels.find((panel) => panel.id === 'front')!;
+
+describe('drawings as files', () => {
+  test('SVG is in true scale: the outline measures in millimetres what the panel measures', () => {
+    const svg = drawingSvg(panelDrawing(front, 'Front', say));
+    const outline = /class="cut" points="([^"]+)"/
+      .exec(svg)![1]!
+      .split(' ')
+      .map((pair) => pair.split(',').map(Number) as [number, number]);
+    const span = (axis: 0 | 1) => Math.max(...outline.map((point) => point[axis])) - Math.min(...outline.map((point) => point[axis]));
+    const lengths = front.outline.map((point) => point[0]);
+    expect(span(0)).toBeCloseTo(toMm(Math.max(...lengths) - Math.min(...lengths)), 2);
+    expect(span(1)).toBeCloseTo(toMm(measuresOf(front).blankWidth), 2);
+    const [, width, box] = /width="([\d.]+)mm" height="[\d.]+mm" viewBox="0 0 ([\d.]+)/.exec(svg)!;
+    expect(width).toBe(box);
+    // Names from people are words, never markup.
+    expect(drawingSvg(panelDrawing(front, 'A & B <i>"front"</i>', say))).not.toContain('<i>');
+  });
+
+  test('DXF is read back by another program in millimetres, every hole where the panel has it', () => {
+    const dxf = new DxfParser().parseSync(drawingDxf(templateOf(front, 'Front')));
+    expect(dxf.header.$INSUNITS).toBe(4);
+    const circles = dxf.entities.filter((entity) => entity.type === 'CIRCLE');
+    const round = front.features.flatMap((feature) => ('shape' in feature && feature.shape === 'round' ? [feature] : []));
+    expect(circles).toHaveLength(round.length);
+    for (const feature of round) {
+      const there = circles.some(
+        ({ center, radius }) =>
+          Math.hypot(center.x - toMm(feature.centre[0]), center.y - toMm(feature.centre[1])) < 1e-6 &&
+          Math.abs(2 * radius - toMm(feature.diameter)) < 1e-6,
+      );
+      expect(there).toBe(true);
+    }
+  });
+
+  test.each(['A4', 'Letter'] as const)(
+    'templates on %s: as many sheets as the size needs, each of that size, covering the panel',
+    async (paper) => {
+      const drawing = templateOf(front, 'Front');
+      const { bytes, tiles } = await templatesPdf([drawing], paper, font, 'Wood duck');
+      const pdf = await PDFDocument.load(bytes);
+      expect(pdf.getPageCount()).toBe(tiles.length);
+      const { width, height } = pdf.getPage(0).getSize();
+      const sizes = [PAPER_SIZES[paper].width, PAPER_SIZES[paper].height].sort((a, b) => a - b);
+      expect([width, height].sort((a, b) => a - b).map((points) => (points / 72) * 25.4)).toEqual(sizes.map((mm) => expect.closeTo(mm, 3)));
+      const { wide, high, columns, rows } = tilesFor(drawing, paper);
+      const [left, bottom, right, top] = extentOf(drawing).map(toMm) as [number, number, number, number];
+      expect(tiles.length).toBe(columns * rows);
+      expect(tiles.length).toBeGreaterThan(1);
+      expect(columns * wide - (columns - 1) * 10).toBeGreaterThanOrEqual(right - left);
+      expect(rows * high - (rows - 1) * 10).toBeGreaterThanOrEqual(top - bottom);
+    },
+  );
+
+  test('words in any language that the font has go onto the sheets', async () => {
+    const bytes = await drawingsPdf([viewDrawing(built.box, 'section')], 'A4', font, 'Fészekládák a töltésre, ½ hüvelyk');
+    expect((await PDFDocument.load(bytes)).getTitle()).toContain('Fészekládák');
+  });
+
+  test('every view and every panel of every family has a drawing with wood on it', () => {
+    for (const family of FAMILIES) {
+      const of = planFor(
+        family,
+        animalById(
+          family.id === 'log'
+            ? 'eurasian-nuthatch'
+            : family.id.includes('bat')
+              ? 'crevice-bats-na'
+              : family.id === 'owl'
+                ? 'barn-owl-eu'
+                : 'great-tit',
+        )!,
+      );
+      const result = buildBox(of);
+      if (!result.ok) throw new Error(`${family.id}: ${JSON.stringify(result.refusals)}`);
+      for (const view of ['front', 'section', 'plan'] as const) {
+        const [left, bottom, right, top] = extentOf(viewDrawing(result.box, view));
+        expect(Math.min(right - left, top - bottom)).toBeGreaterThan(fromMm(40));
+      }
+      const all = stacked(
+        'All',
+        result.box.panels.map((panel) => panelDrawing(panel, panel.id, say)),
+      );
+      expect(all.shapes.filter((shape) => shape.layer === 'cut')).toHaveLength(result.box.panels.length);
+    }
+  });
+});
