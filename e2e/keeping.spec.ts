@@ -127,8 +127,8 @@ test('a bat box out of the sheet with a corner gone: every panel has a name of i
   await expect(page.getByRole('list', { name: 'Cautions' })).toContainText('do not open an occupied box');
   await page.getByText('three', { exact: true }).click();
   await page.getByRole('link', { name: 'Choose the wood' }).click();
-  await page.getByRole('button', { name: 'All', exact: true }).click();
-  await page.locator('[data-board="Ply, corner gone"]').getByRole('button', { name: 'Use for all' }).click();
+  await page.getByRole('button', { name: 'All boards', exact: true }).click();
+  await page.locator('[data-board="Ply, corner gone"]').getByRole('button', { name: 'Use for all boards' }).click();
   await page.getByRole('link', { name: 'Lay it out' }).click();
   const boards = page.getByRole('region', { name: 'Boards laid out' });
   await expect(boards.locator('[data-part]')).toHaveCount(8);

@@ -17,7 +17,7 @@ test('from an animal and a rack of boards to marked boards on paper, and all of 
   const body = (board: string) => page.locator(`[data-board="${board}"]`).getByRole('button', { name: 'Use for the body' }).click();
   await body('Boat-shop cedar');
   await expect(page.getByText('Boat-shop cedar: these panels are cut anew')).toBeVisible();
-  await expect(page.getByRole('listitem').filter({ hasText: /^Left side, width:.*→/ })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: /^Front, width:.*→/ })).toBeVisible();
   await body('Picket');
   await expect(page.getByText('Picket: these panels are cut anew')).toBeVisible();
 

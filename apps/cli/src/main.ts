@@ -1,10 +1,13 @@
 import { readFileSync } from 'node:fs';
+import { loadSolver } from './load-solver.js';
 import { run } from './run.js';
 
+const args = process.argv.slice(2);
 const result = run(
-  process.argv.slice(2),
+  args,
   (path) => readFileSync(path === '-' ? 0 : path, 'utf8'),
   () => performance.now(),
+  args[0] === 'layout' ? await loadSolver() : null,
 );
 if (result.output !== '') process.stdout.write(`${result.output}\n`);
 for (const line of result.messages) process.stderr.write(`${line}\n`);

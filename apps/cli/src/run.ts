@@ -11,6 +11,7 @@ import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
 import { jobForBoxes, STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
 import { jobProblems } from '@spare-knot/core/layout/job-problems.js';
 import { searchLayout } from '@spare-knot/core/layout/search/search.js';
+import type { LinearSolver } from '@spare-knot/core/layout/solver/linear.js';
 import { parseLength } from '@spare-knot/core/measure/parse.js';
 
 /** What a command prints and how it ends: 0 success, 1 a problem in the data, 2 wrong usage. */
@@ -44,7 +45,12 @@ function must<T>(file: string, read: Read<T>): T {
 const json = (value: unknown): string => JSON.stringify(value, null, 2);
 
 /** Carries out one command. `load` gives the text of a file or of standard input; `clock` counts milliseconds. */
-export function run(args: readonly string[], load: (path: string) => string, clock: () => number): Result {
+export function run(
+  args: readonly string[],
+  load: (path: string) => string,
+  clock: () => number,
+  solver: LinearSolver | null = null,
+): Result {
   const open = (path: string): string => {
     try {
       return load(path);
@@ -53,7 +59,7 @@ export function run(args: readonly string[], load: (path: string) => string, clo
     }
   };
   try {
-    return { code: 0, messages: [], output: json(command(args, open, clock)) };
+    return { code: 0, messages: [], output: json(command(args, open, clock, solver)) };
   } catch (error) {
     if (error instanceof DataProblem) return { code: 1, output: '', messages: error.lines };
     if (error instanceof WrongUsage) return { code: 2, output: '', messages: [error.message, ...USAGE] };
@@ -61,7 +67,7 @@ export function run(args: readonly string[], load: (path: string) => string, clo
   }
 }
 
-function command(args: readonly string[], open: (path: string) => string, clock: () => number): unknown {
+function command(args: readonly string[], open: (path: string) => string, clock: () => number, solver: LinearSolver | null): unknown {
   const { values, positionals } = options(args);
   const [verb, ...files] = positionals;
   const expect = (number: number) => {
@@ -101,7 +107,7 @@ function command(args: readonly string[], open: (path: string) => string, clock:
     case 'layout': {
       const [file] = expect(1);
       const job = must(file, readLayoutJob(open(file)));
-      const layout = searchLayout(job, { clock });
+      const layout = searchLayout(job, { clock, solver });
       const broken = checkLayout(job, layout);
       if (broken.length > 0)
         throw new DataProblem([

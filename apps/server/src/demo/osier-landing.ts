@@ -127,7 +127,7 @@ export function demoBatches(): NewBatch[] {
     batch(
       'A barn owl box for the grain shed',
       1,
-      findWood(startPlan(owlBox, animalById('barn-owl-eu')!, woodOf(named('Half-inch ply'))), atHand),
+      findWood(startPlan(owlBox, animalById('barn-owl-na')!, woodOf(named('Half-inch ply'))), atHand),
     ),
     batch(
       'Martin house for the slipway',

@@ -1,16 +1,16 @@
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 
-/** The width in pixels that an element has, kept up to date. */
-export function useWidth<E extends HTMLElement>(): [React.RefObject<E | null>, number] {
-  const ref = useRef<E>(null);
+/** The width of an element in pixels, followed as it changes, also when another element takes its place; 0 until it is there. */
+export function useWidth<E extends HTMLElement>(): [ref: (element: E | null) => void, width: number] {
+  const observer = useRef<ResizeObserver | null>(null);
   const [width, setWidth] = useState(0);
-  useLayoutEffect(() => {
-    const element = ref.current;
+  const ref = useCallback((element: E | null) => {
+    observer.current?.disconnect();
+    observer.current = null;
     if (!element) return;
     setWidth(element.clientWidth);
-    const observer = new ResizeObserver(() => setWidth(element.clientWidth));
-    observer.observe(element);
-    return () => observer.disconnect();
+    observer.current = new ResizeObserver(() => setWidth(element.clientWidth));
+    observer.current.observe(element);
   }, []);
   return [ref, width];
 }

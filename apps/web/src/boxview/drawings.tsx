@@ -270,7 +270,7 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
             value={plan.sizes[dimension.size] ?? 0}
             problem={problems.get(dimension.size) ?? null}
             disabled={locked}
-            className="w-[78px] text-center !min-h-7 !px-1 font-semibold !text-chalk"
+            className="w-[92px] text-center !min-h-7 !px-1 font-semibold !text-chalk"
             onChange={(ticks) => onSize(dimension.size, ticks)}
           />
         </At>

@@ -4,6 +4,7 @@ import { drawingSvg } from '@spare-knot/core/exchange/drawing-svg.js';
 import { printLength } from '@spare-knot/core/measure/print.js';
 import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
+import { useWidth } from '../board/use-width';
 import { useUnits } from '../measure/units';
 import { useNotice } from '../ui/notice';
 import { PaperPicture } from './paper-picture';
@@ -12,17 +13,8 @@ import { saveFile } from './save-file';
 const VIEWS: readonly BoxViewName[] = ['front', 'section', 'plan'];
 
 /** The level cut and every panel flat with its measures; all of it to take away as SVG, DXF or PDF, and templates at full size. */
-export function PanelsFlat({
-  box,
-  names,
-  title,
-  width,
-}: {
-  box: PanelSet;
-  names: ReadonlyMap<string, string>;
-  title: string;
-  width: number;
-}) {
+export function PanelsFlat({ box, names, title }: { box: PanelSet; names: ReadonlyMap<string, string>; title: string }) {
+  const [ref, width] = useWidth<HTMLDivElement>();
   const { style } = useUnits();
   const say = useNotice();
   const [busy, setBusy] = useState(false);
@@ -56,7 +48,7 @@ export function PanelsFlat({
   };
 
   return (
-    <div>
+    <div ref={ref}>
       <fieldset className="mt-2 flex flex-wrap items-center gap-2">
         <legend className="sr-only">Take away</legend>
         <button
@@ -115,25 +107,30 @@ export function PanelsFlat({
         </label>
         {busy && <span role="status">Drawing…</span>}
       </fieldset>
-      <figure className="mt-3 rounded-md border border-line bg-white p-3">
-        <figcaption className="font-slab font-semibold">{VIEW_TITLES.plan}</figcaption>
-        <PaperPicture drawing={plan} width={Math.min(width - 30, 420)} most={220} label="The box cut level, seen from above" />
-      </figure>
-      <ul className="mt-3 grid gap-3">
-        {panels.map(({ panel, drawing }) => (
-          <li key={panel.id} className="overflow-x-auto rounded-md border border-line bg-white p-2" data-flat={panel.id}>
-            {panel.instances.length > 1 && (
-              <p className="px-1 text-sm font-semibold text-soft">{panel.instances.length} alike in each box</p>
-            )}
-            <PaperPicture
-              drawing={drawing}
-              width={width - 24}
-              most={320}
-              label={`${names.get(panel.id) ?? panel.id}, flat, with its measures`}
-            />
-          </li>
-        ))}
-      </ul>
+      {width > 0 && (
+        <>
+          {' '}
+          <figure className="mt-3 rounded-md border border-line bg-white p-3">
+            <figcaption className="font-slab font-semibold">{VIEW_TITLES.plan}</figcaption>
+            <PaperPicture drawing={plan} width={Math.min(width - 30, 420)} most={220} label="The box cut level, seen from above" />
+          </figure>
+          <ul className="mt-3 grid gap-3">
+            {panels.map(({ panel, drawing }) => (
+              <li key={panel.id} className="overflow-x-auto rounded-md border border-line bg-white p-2" data-flat={panel.id}>
+                {panel.instances.length > 1 && (
+                  <p className="px-1 text-sm font-semibold text-soft">{panel.instances.length} alike in each box</p>
+                )}
+                <PaperPicture
+                  drawing={drawing}
+                  width={width - 24}
+                  most={320}
+                  label={`${names.get(panel.id) ?? panel.id}, flat, with its measures`}
+                />
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       <p className="mt-2 text-sm text-soft">
         Full lines: the outside face. Dashed: the inside face where an edge is tilted. Fine dashes: grooves. Small circles: pilot holes.
       </p>

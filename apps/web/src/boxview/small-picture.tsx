@@ -27,7 +27,11 @@ export function SmallPicture({ box, view, width, height, accent = [] }: Props) {
         ? box.openings
             .filter((opening) => opening.kind !== 'drain' && opening.polygon.every((point) => Math.abs(point[1]) <= 2))
             .map((opening) => ({ panel: 'hole', points: opening.polygon.map((point) => [point[0], point[2]] as const) }))
-        : [];
+        : view === 'plan'
+          ? box.openings
+              .filter((opening) => opening.kind === 'drain' || opening.kind === 'crevice')
+              .map((opening) => ({ panel: 'hole', points: opening.polygon.map((point) => [point[0], point[1]] as const) }))
+          : [];
     const all = [...cutFaces, ...behindFaces].flatMap((face) => face.points);
     const xs = all.map((point) => point[0]);
     const ys = all.map((point) => point[1]);

@@ -28,6 +28,9 @@ import { STANDARD_WOOD } from '../wood/standard-wood';
 
 const SolidView = lazy(() => import('../boxview/solid-view'));
 
+/** Kinds of box for bats; all others are for birds. */
+const ROOSTS = ['bat', 'pole-bat'];
+
 /** The box: who it is for, how it is made, how large, and what is wrong with it. */
 export function BoxStation() {
   const { draft, edit, built, sound, locked } = useBatch();
@@ -43,7 +46,10 @@ export function BoxStation() {
   const change = (next: (plan: BoxPlan) => BoxPlan) => edit((current) => ({ ...current, plan: next(current.plan) }));
   const setSize = (id: string, ticks: number) => change((current) => ({ ...current, sizes: { ...current.sizes, [id]: ticks } }));
   const applies = (each: { applies?: (schools: BoxPlan['schools']) => boolean }) => !each.applies || each.applies(schools);
-  const onDrawing = sound ? family.dimensions(sound.plan, sound.box).map((dimension) => dimension.size) : [];
+  // While a new kind of box is not sound yet, the last sound one stays, with its own sizes.
+  const drawn = sound && sound.plan.family === plan.family ? plan : (sound?.plan ?? plan);
+  const drawnFamily = familyById(drawn.family) ?? family;
+  const onDrawing = sound && drawnFamily === family ? family.dimensions(sound.plan, sound.box).map((dimension) => dimension.size) : [];
   const others = family.parameters.filter((parameter) => !onDrawing.includes(parameter.id) && applies(parameter));
   const elsewhere = [...problems].filter(([field]) => !family.parameters.some((parameter) => parameter.id === field));
   return (
@@ -73,7 +79,7 @@ export function BoxStation() {
               if (next && animal) change((current) => changeFamily(current, next, animal, STANDARD_WOOD));
             }}
           >
-            {FAMILIES.map((each) => (
+            {FAMILIES.filter((each) => each === family || ROOSTS.includes(each.id) === (animal?.family === 'bat')).map((each) => (
               <option key={each.id} value={each.id}>
                 {each.name}
               </option>
@@ -120,21 +126,19 @@ export function BoxStation() {
             <div ref={ref} className="min-h-[400px]">
               {sound && width > 0 && (
                 <Drawings
-                  family={family}
-                  plan={plan}
+                  family={drawnFamily}
+                  plan={drawn}
                   drawn={sound}
                   width={width}
                   height={Math.min(400, 200 + width / 3)}
                   problems={problems}
-                  locked={locked}
+                  locked={locked || drawnFamily !== family}
                   onSize={setSize}
                 />
               )}
             </div>
           </Tabs.Content>
-          <Tabs.Content value="panels">
-            {sound && width > 0 && <PanelsFlat box={sound.box} names={names} title={draft.name} width={width} />}
-          </Tabs.Content>
+          <Tabs.Content value="panels">{sound && <PanelsFlat box={sound.box} names={names} title={draft.name} />}</Tabs.Content>
           <Tabs.Content value="beside">
             {sound && (
               <BesideTheWood
@@ -297,7 +301,7 @@ function SchoolChoice({
               onChange={() => onChoose(option.id)}
             />
             {pictured && <OptionPicture plan={shown} school={school.id} option={option.id} view={pictured} />}
-            {option.label}
+            <span>{option.label}</span>
           </label>
         ))}
       </div>

@@ -1,7 +1,8 @@
+import { type Goals, STANDARD_GOALS } from '@spare-knot/core/layout/goals.js';
 import type { LayoutJob } from '@spare-knot/core/layout/job.js';
 import type { Layout } from '@spare-knot/core/layout/layout.js';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { WorkerWord } from './layout.worker';
+import type { LayoutOrder, WorkerWord } from './layout.worker';
 
 export interface LayoutSearching {
   layout: Layout | null;
@@ -11,12 +12,16 @@ export interface LayoutSearching {
   /** Milliseconds from the start of the search to the first valid layout. */
   firstAfter: number | null;
   stop: () => void;
-  start: (job: LayoutJob) => void;
+  start: (job: LayoutJob, goals?: Goals) => void;
 }
 
-/** Searches in a worker: better layouts come as they are found, and stopping keeps the best so far. */
+/**
+ * Searches in a worker that stays warm: better layouts come as they are found, stopping keeps the best so far, and a changed job takes
+ * the place of the one before.
+ */
 export function useLayoutSearch(onDone: (layout: Layout) => void): LayoutSearching {
   const worker = useRef<Worker | null>(null);
+  const run = useRef(0);
   const done = useRef(onDone);
   done.current = onDone;
   const [state, setState] = useState<Omit<LayoutSearching, 'stop' | 'start'>>({
@@ -26,49 +31,66 @@ export function useLayoutSearch(onDone: (layout: Layout) => void): LayoutSearchi
     firstAfter: null,
   });
   const best = useRef<Layout | null>(null);
+  const running = useRef(false);
+  const began = useRef(0);
 
-  const end = useCallback(() => {
-    worker.current?.terminate();
-    worker.current = null;
+  useEffect(
+    () => () => {
+      worker.current?.terminate();
+      worker.current = null;
+    },
+    [],
+  );
+
+  const hire = useCallback((): Worker => {
+    if (worker.current) return worker.current;
+    const next = new Worker(new URL('./layout.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = next;
+    next.onmessage = ({ data }: MessageEvent<WorkerWord>) => {
+      if (data.run !== run.current || !running.current) return;
+      if (data.kind === 'broken') {
+        setState((now) => ({ ...now, trouble: data.why }));
+        return;
+      }
+      best.current = data.layout;
+      const finished = data.kind === 'done';
+      if (finished) running.current = false;
+      setState((now) => ({
+        ...now,
+        layout: data.layout,
+        running: !finished,
+        firstAfter: now.firstAfter ?? performance.now() - began.current,
+      }));
+      if (finished) done.current(data.layout);
+    };
+    next.onerror = (event) => {
+      next.terminate();
+      worker.current = null;
+      running.current = false;
+      setState((now) => ({ ...now, running: false, trouble: event.message || 'The search stopped by itself.' }));
+    };
+    return next;
   }, []);
-  useEffect(() => end, [end]);
 
   const stop = useCallback(() => {
-    if (!worker.current) return;
-    end();
+    if (!running.current) return;
+    running.current = false;
+    worker.current?.postMessage({ kind: 'stop', run: run.current } satisfies LayoutOrder);
     setState((now) => ({ ...now, running: false }));
     if (best.current) done.current(best.current);
-  }, [end]);
+  }, []);
 
   const start = useCallback(
-    (job: LayoutJob) => {
-      end();
+    (job: LayoutJob, goals: Goals = STANDARD_GOALS) => {
+      run.current += 1;
       best.current = null;
-      setState({ layout: null, running: true, trouble: null, firstAfter: null });
-      const began = performance.now();
-      const next = new Worker(new URL('./layout.worker.ts', import.meta.url), { type: 'module' });
-      worker.current = next;
-      next.onmessage = ({ data }: MessageEvent<WorkerWord>) => {
-        if (worker.current !== next) return;
-        if (data.kind === 'broken') {
-          setState((now) => ({ ...now, trouble: data.why }));
-          return;
-        }
-        best.current = data.layout;
-        const finished = data.kind === 'done';
-        setState((now) => ({ ...now, layout: data.layout, running: !finished, firstAfter: now.firstAfter ?? performance.now() - began }));
-        if (finished) {
-          end();
-          done.current(data.layout);
-        }
-      };
-      next.onerror = (event) => {
-        end();
-        setState((now) => ({ ...now, running: false, trouble: event.message || 'The search stopped by itself.' }));
-      };
-      next.postMessage(job);
+      running.current = true;
+      began.current = performance.now();
+      // The last layout stays on the screen until there is one for the new job.
+      setState((now) => ({ ...now, running: true, trouble: null, firstAfter: null }));
+      hire().postMessage({ kind: 'lay out', run: run.current, job, goals } satisfies LayoutOrder);
     },
-    [end],
+    [hire],
   );
   return { ...state, stop, start };
 }

@@ -41,7 +41,7 @@ export const school = (
   id: string,
   label: string,
   options: readonly (readonly [id: string, label: string, reason: string])[],
-  more: Pick<School, 'applies' | 'picture'> = {},
+  more: Pick<School, 'applies' | 'picture' | 'before'> = {},
 ): School => ({ id, label, options: options.map(([option, name, reason]) => ({ id: option, label: name, reason })), ...more });
 
 /** The roles that a plan's schools call for. */
@@ -50,7 +50,7 @@ export const rolesOf = (family: Pick<Family, 'roles'>, schools: Schools): readon
 
 /** The option chosen, or the standard one where a plan from before the question was asked says nothing. */
 export const chosen = (family: Pick<Family, 'schools'>, schools: Schools): Record<string, string> => ({
-  ...Object.fromEntries(family.schools.map((each) => [each.id, each.options[0]!.id])),
+  ...Object.fromEntries(family.schools.map((each) => [each.id, each.before ?? each.options[0]!.id])),
   ...schools,
 });
 

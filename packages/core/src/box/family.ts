@@ -24,6 +24,8 @@ export interface School {
   label: string;
   options: readonly { id: string; label: string; reason: string }[];
   applies?: (schools: Readonly<Record<string, string>>) => boolean;
+  /** The option that plans from before the question was asked meant, where it is not the standard one. */
+  before?: string;
   /** The view in which the options differ, drawn small beside each; none where it cannot be seen. */
   picture?: 'section' | 'front' | 'plan';
 }

@@ -198,7 +198,8 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): PaperD
       ...(edge.mitre >= 0.05 && edge.mitre < 89 ? [`mitre ${printAngle(edge.mitre)}`] : []),
     ];
     const run = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
-    const out: PaperPoint = [((to[1] - from[1]) / run) * fromMm(5), (-(to[0] - from[0]) / run) * fromMm(5)];
+    // Inside the panel, so that it stands clear of the other face and the measures.
+    const out: PaperPoint = [(-(to[1] - from[1]) / run) * fromMm(3), ((to[0] - from[0]) / run) * fromMm(3)];
     if (run > fromMm(30))
       shapes.push(
         note([middle[0] + out[0], middle[1] + out[1]], words.join('; '), {

@@ -1,6 +1,8 @@
 import type { Cents } from '../measure/money.js';
 import type { Ticks } from '../measure/ticks.js';
-import type { Placement } from './job.js';
+import type { Goals } from './goals.js';
+import type { LayoutJob, Placement } from './job.js';
+import type { LinearSolver } from './solver/linear.js';
 
 /** A leftover that goes back to the rack: lower-left corner and size on the board it comes from. */
 export interface KeptOffcut {
@@ -46,7 +48,11 @@ export interface SearchControl {
   onBetter?: (layout: Layout) => void;
   /** Asked often; true ends the search with the best so far. */
   stopped?: () => boolean;
+  /** For column generation; a search without it works on by itself, and one that gets it late uses it from then on. */
+  solver?: LinearSolver | null;
+  /** What counts; the standard when left out. */
+  goals?: Goals;
 }
 
 /** A way to lay out a job. The search can be replaced by anything of this shape; the checker judges them all. */
-export type LayoutSearch = (job: import('./job.js').LayoutJob, control: SearchControl) => Layout;
+export type LayoutSearch = (job: LayoutJob, control: SearchControl) => Layout;

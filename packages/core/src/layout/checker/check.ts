@@ -207,6 +207,7 @@ function checkCounts(job: LayoutJob, layout: Layout, report: Report): void {
 export function checkLayout(job: LayoutJob, layout: Layout): Violation[] {
   const violations: Violation[] = [];
   const report: Report = (rule, path, message) => violations.push({ rule, path, message });
+  const clean = new Set<string>();
   for (const [index, board] of layout.boards.entries()) {
     const path = `boards[${index}]`;
     const stock = job.stock.find((each) => each.id === board.stock);
@@ -231,6 +232,14 @@ export function checkLayout(job: LayoutJob, layout: Layout): Violation[] {
       }
       all.push({ part, placement, placed: placePart(part, placement), path: where, name: `“${part.id}” ${placement.copy}` });
     }
+    // Boards of one kind cut alike break the same rules: one that broke none need not be judged again.
+    const pattern = JSON.stringify([
+      stock.id,
+      all.map(({ part, placement: { x, y, turn, flipped } }) => [part.id, x, y, turn, flipped]),
+      board.offcuts.map(({ x, y, length, width }) => [x, y, length, width]),
+    ]);
+    if (clean.has(pattern)) continue;
+    const before = violations.length;
     for (const lying of all) {
       checkWood(lying, stock, report);
       checkInside(lying, stock, job.saw.endTrim, report);
@@ -239,6 +248,7 @@ export function checkLayout(job: LayoutJob, layout: Layout): Violation[] {
     }
     checkCuts(all, stock, job, path, report);
     checkOffcuts(board, all, stock, job, path, report);
+    if (violations.length === before) clean.add(pattern);
   }
   checkCounts(job, layout, report);
   return violations;

@@ -1,14 +1,19 @@
 import type { Cents } from '../../measure/money.js';
 import type { Ticks } from '../../measure/ticks.js';
-import { type LayoutJob, priceOf, type Stock } from '../job.js';
+import { cutsToFree } from '../cuts.js';
+import { type Goals, woodWorth } from '../goals.js';
+import type { LayoutJob, PinnedPlacement, Saw, Stock } from '../job.js';
 import type { BoardFiller, Filling, Piece, Wanted } from './fill-board.js';
-import { offcutsOf, offcutWorth } from './offcuts.js';
+import { offcutsOf } from './offcuts.js';
 
-/** A board of the answer: which kind (index in the job's stock) and what is cut from it. */
+/** A board of the answer: which pile it comes from and what is cut from it. */
 export interface FilledBoard {
-  kind: number;
+  pile: Pile;
   filling: Filling;
-  worth: number;
+  /** Wood used up: the board's worth less that of what goes back to the rack, in square ticks of the best class. */
+  used: number;
+  longest: Ticks;
+  cuts: number;
 }
 
 /** Boards of one kind that can still be taken. */
@@ -17,8 +22,12 @@ export interface Pile {
   stock: Stock;
   filler: BoardFiller;
   left: number;
+  /** Price that taking one more of them adds; a board with pinned pieces is paid for already. */
+  price: Cents;
   /** Free stretches of the board, between pieces fixed by hand. */
   ends: readonly (readonly [Ticks, Ticks])[];
+  /** The board that the maker pinned pieces on, which is used whatever the rest does. */
+  pinned: { piece: number; pins: readonly PinnedPlacement[] } | null;
 }
 
 export interface Construction {
@@ -27,17 +36,40 @@ export interface Construction {
   missing: Int32Array;
 }
 
-const sum = (counts: ArrayLike<number>): number => Array.from(counts).reduce((total, count) => total + count, 0);
+const sum = (counts: ArrayLike<number>): number => {
+  let total = 0;
+  for (let index = 0; index < counts.length; index += 1) total += counts[index]!;
+  return total;
+};
 
-/** Worth of what is left of a board for the rack. */
-export const restWorth = (pieces: readonly Piece[], stock: Stock, job: LayoutJob): number =>
-  offcutsOf(pieces, stock, job.saw).reduce((total, offcut) => total + offcutWorth(offcut), 0);
+const rectOf = ({ x, y, shape }: Piece) => ({ left: x, bottom: y, right: x + shape.length, top: y + shape.width });
+
+/** A filling with what it leaves and costs in cuts. */
+export function weigh(pile: Pile, filling: Filling, saw: Saw, goals: Goals): FilledBoard {
+  const { stock } = pile;
+  const offcuts = pile.pinned ? [] : offcutsOf(filling.pieces, stock, saw, goals);
+  const back = offcuts.reduce((total, offcut) => total + woodWorth(offcut.length, offcut.width, goals), 0);
+  return {
+    pile,
+    filling,
+    used: woodWorth(stock.length, stock.width, goals) - back,
+    longest: Math.max(0, ...offcuts.map((offcut) => offcut.length)),
+    cuts: cutsToFree(filling.pieces.map(rectOf), { left: 0, bottom: 0, right: stock.length, top: stock.width }),
+  };
+}
 
 /**
  * Fills board after board: each time the pile whose next board gives most value for its price, offcuts first; the cheapest board
  * that takes all the rest ends it. The same pattern is repeated while copies and boards last.
  */
-export function construct(job: LayoutJob, piles: readonly Pile[], wanted: Wanted, beam: number, stopped: () => boolean): Construction {
+export function construct(
+  job: LayoutJob,
+  piles: readonly Pile[],
+  wanted: Wanted,
+  beam: number,
+  goals: Goals,
+  stopped: () => boolean,
+): Construction {
   const copies = Int32Array.from({ length: wanted.copies.length }, (_unused, part) => wanted.copies[part]!);
   const left = piles.map((pile) => pile.left);
   const boards: FilledBoard[] = [];
@@ -55,23 +87,22 @@ export function construct(job: LayoutJob, piles: readonly Pile[], wanted: Wanted
         known[index] = filling;
       }
       if (filling.value <= 0) continue;
-      const price = priceOf(pile.stock);
       const size = pile.stock.length * pile.stock.width;
-      const score = price > 0 ? filling.value / price : 1e18 + filling.value / size;
+      const score = pile.price > 0 ? filling.value / pile.price : 1e18 + filling.value / size;
       if (!choice || score > choice.score) choice = { pile: index, filling, score };
-      if (sum(filling.used) === rest && (!ending || price < ending.price || (price === ending.price && size < ending.size))) {
-        ending = { pile: index, filling, price, size };
+      if (sum(filling.used) === rest && (!ending || pile.price < ending.price || (pile.price === ending.price && size < ending.size))) {
+        ending = { pile: index, filling, price: pile.price, size };
       }
     }
     if (!choice) break;
-    const taken = ending && ending.price <= priceOf(piles[choice.pile]!.stock) ? ending : choice;
+    const taken = ending && ending.price <= piles[choice.pile]!.price ? ending : choice;
     const { filling } = taken;
     const alike = Math.min(
       left[taken.pile]!,
       ...filling.used.map((count, part) => (count > 0 ? Math.floor(copies[part]! / count) : Number.POSITIVE_INFINITY)),
     );
-    const worth = restWorth(filling.pieces, piles[taken.pile]!.stock, job);
-    for (let repeat = 0; repeat < alike; repeat += 1) boards.push({ kind: piles[taken.pile]!.kind, filling, worth });
+    const board = weigh(piles[taken.pile]!, filling, job.saw, goals);
+    for (let repeat = 0; repeat < alike; repeat += 1) boards.push(board);
     left[taken.pile]! -= alike;
     filling.used.forEach((count, part) => {
       copies[part]! -= count * alike;

@@ -6,6 +6,8 @@ import type { Shape } from './shapes.js';
 export interface Obstacle {
   hard: boolean;
   zone: Zone;
+  /** The zone as a polygon round it. */
+  polygon: readonly Point[];
   left: Ticks;
   bottom: Ticks;
   right: Ticks;
@@ -15,7 +17,7 @@ export interface Obstacle {
 export const obstaclesOf = (defects: readonly Defect[]): Obstacle[] =>
   defects.map((defect) => {
     const [left, bottom, right, top] = zoneBounds(defect.zone);
-    return { hard: mustBeCutAway(defect.kind), zone: defect.zone, left, bottom, right, top };
+    return { hard: mustBeCutAway(defect.kind), zone: defect.zone, polygon: polygonOf(defect.zone), left, bottom, right, top };
   });
 
 const CIRCLE_CORNERS = 24;
@@ -69,6 +71,45 @@ function overlap(moved: readonly Point[], fixed: readonly Point[], dx: number, d
   return true;
 }
 
+/** Whether a circle and a convex polygon moved by (dx, dy) share more than an edge: the polygon comes nearer to the centre than the radius. */
+function meetsCircle(moved: readonly Point[], [cx, cy]: Point, radius: number, dx: number, dy: number): boolean {
+  const [px, py] = [cx - dx, cy - dy];
+  let inside = true;
+  let nearest = Number.POSITIVE_INFINITY;
+  let sense = 0;
+  for (let i = 0; i < moved.length; i += 1) {
+    const from = moved[i]!;
+    const to = moved[(i + 1) % moved.length]!;
+    const ex = to[0] - from[0];
+    const ey = to[1] - from[1];
+    const square = ex * ex + ey * ey;
+    if (square < 1e-9) continue;
+    const side = ex * (py - from[1]) - ey * (px - from[0]);
+    if (side !== 0) {
+      // Corners may run either way round.
+      if (sense === 0) sense = Math.sign(side);
+      else if (Math.sign(side) !== sense) inside = false;
+    }
+    const share = Math.max(0, Math.min(1, ((px - from[0]) * ex + (py - from[1]) * ey) / square));
+    nearest = Math.min(nearest, Math.hypot(px - from[0] - share * ex, py - from[1] - share * ey));
+  }
+  return inside || nearest < radius;
+}
+
+const meets = (moved: readonly Point[], obstacle: Obstacle, x: Ticks, y: Ticks): boolean =>
+  obstacle.zone.kind === 'circle'
+    ? meetsCircle(moved, obstacle.zone.centre, obstacle.zone.radius, x, y)
+    : overlap(moved, obstacle.polygon, x, y);
+
+/** Whether a zone of a shape that lies at (x, y) and a defect share more than an edge. */
+function zoneMeets(zone: Zone, obstacle: Obstacle, x: Ticks, y: Ticks): boolean {
+  if (zone.kind !== 'circle') return meets(polygonOf(zone), obstacle, x, y);
+  const centre: Point = [zone.centre[0] + x, zone.centre[1] + y];
+  if (obstacle.zone.kind !== 'circle') return meetsCircle(obstacle.polygon, centre, zone.radius, 0, 0);
+  const [ox, oy] = obstacle.zone.centre;
+  return Math.hypot(ox - centre[0], oy - centre[1]) < zone.radius + obstacle.zone.radius;
+}
+
 /** Whether a defect lies wholly inside one zone that is cut away, the zone moved by (x, y). */
 function swallowed(zone: Zone, obstacle: Obstacle, x: Ticks, y: Ticks): boolean {
   if (zone.kind === 'circle') {
@@ -77,7 +118,7 @@ function swallowed(zone: Zone, obstacle: Obstacle, x: Ticks, y: Ticks): boolean 
       const [ox, oy] = obstacle.zone.centre;
       return Math.hypot(ox - cx, oy - cy) + obstacle.zone.radius <= zone.radius;
     }
-    return polygonOf(obstacle.zone).every(([ox, oy]) => Math.hypot(ox - cx, oy - cy) <= zone.radius);
+    return obstacle.polygon.every(([ox, oy]) => Math.hypot(ox - cx, oy - cy) <= zone.radius);
   }
   const hole = polygonOf(zone);
   const [low, bottom, high, top] = zoneBounds({ kind: 'polygon', points: hole });
@@ -87,11 +128,10 @@ function swallowed(zone: Zone, obstacle: Obstacle, x: Ticks, y: Ticks): boolean 
 
 function clashes(shape: Shape, obstacle: Obstacle, x: Ticks, y: Ticks): boolean {
   if (obstacle.right <= x || obstacle.left >= x + shape.length || obstacle.top <= y || obstacle.bottom >= y + shape.width) return false;
-  const defect = polygonOf(obstacle.zone);
-  if (!overlap(shape.a, defect, x, y) && !overlap(shape.b, defect, x, y)) return false;
+  if (!meets(shape.a, obstacle, x, y) && (shape.a === shape.b || !meets(shape.b, obstacle, x, y))) return false;
   if (shape.cutAway.some((zone) => swallowed(zone, obstacle, x, y))) return false;
   if (obstacle.hard || !shape.takesKnots) return true;
-  return shape.clear.some((zone) => overlap(polygonOf(zone), defect, x, y));
+  return shape.clear.some((zone) => zoneMeets(zone, obstacle, x, y));
 }
 
 /** The first defect that a shape lying at (x, y) may not take in, if any. */

@@ -202,12 +202,17 @@ export class BoardFiller {
 
   private fillStrip(region: Region, wanted: Wanted, beam: number, depth: number): Filling {
     const narrow = Math.max(2, beam >> 2);
-    if (this.obstacles.length > 0) return this.fillLane(region, wanted, narrow, depth);
     const { left, bottom } = region;
+    const met = this.obstacles.some(
+      (each) => each.left < region.right && each.right > left && each.bottom < region.top && each.top > bottom,
+    );
+    if (met) return this.fillLane(region, wanted, narrow, depth);
+    // Clean wood is filled alike wherever it lies.
     const key = `${region.right - left}x${region.top - bottom}/${Array.from(wanted.copies).join()}`;
     let filling = this.strips.get(key);
     if (!filling) {
-      filling = this.fillLane({ left: 0, right: region.right - left, bottom: 0, top: region.top - bottom }, wanted, narrow, depth);
+      const at = this.fillLane(region, wanted, narrow, depth);
+      filling = { ...at, pieces: at.pieces.map((piece) => ({ ...piece, x: piece.x - left, y: piece.y - bottom })) };
       this.strips.set(key, filling);
     }
     return { ...filling, pieces: filling.pieces.map((piece) => ({ ...piece, x: piece.x + left, y: piece.y + bottom })) };

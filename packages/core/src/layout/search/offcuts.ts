@@ -1,11 +1,9 @@
 import type { Ticks } from '../../measure/ticks.js';
+import { type Goals, woodWorth } from '../goals.js';
 import type { Saw, Stock } from '../job.js';
 import type { KeptOffcut } from '../layout.js';
 import { type Obstacle, obstaclesOf } from './defects.js';
 import type { Piece } from './fill-board.js';
-
-/** A long clean offcut is worth more than two short ones: length counts twice. */
-export const offcutWorth = (offcut: KeptOffcut): number => offcut.length * offcut.length * offcut.width;
 
 /** A region's end beyond its last piece and the strip above its highest piece, whichever way they share the corner. */
 function cornerRests(pieces: readonly Piece[], region: { left: Ticks; right: Ticks; bottom: Ticks; top: Ticks }, saw: Saw): KeptOffcut[][] {
@@ -22,8 +20,10 @@ function cornerRests(pieces: readonly Piece[], region: { left: Ticks; right: Tic
   ];
 }
 
+const offcutWorth = (offcut: KeptOffcut, goals: Goals): number => woodWorth(offcut.length, offcut.width, goals);
+
 /** The largest part of a leftover beside every defect that must be cut away: what goes to the rack is clean. */
-function cleanPart(offcut: KeptOffcut, obstacles: readonly Obstacle[], rip: boolean): KeptOffcut {
+function cleanPart(offcut: KeptOffcut, obstacles: readonly Obstacle[], rip: boolean, goals: Goals): KeptOffcut {
   const { x, y, length, width } = offcut;
   const met = obstacles.find((each) => each.hard && each.left < x + length && each.right > x && each.bottom < y + width && each.top > y);
   if (!met) return offcut;
@@ -38,7 +38,9 @@ function cleanPart(offcut: KeptOffcut, obstacles: readonly Obstacle[], rip: bool
         ]
       : []),
   ].filter((each) => each.length > 0 && each.width > 0);
-  const best = beside.map((each) => cleanPart(each, obstacles, rip)).sort((a, b) => offcutWorth(b) - offcutWorth(a))[0];
+  const best = beside
+    .map((each) => cleanPart(each, obstacles, rip, goals))
+    .sort((a, b) => offcutWorth(b, goals) - offcutWorth(a, goals))[0];
   return best ?? { x, y, length: 0, width: 0 };
 }
 
@@ -56,7 +58,7 @@ function lanesOf(pieces: readonly Piece[]): Piece[][] {
 }
 
 /** The leftovers worth keeping from one board: rectangles a kerf from every piece and from each other, freed by straight cuts. */
-export function offcutsOf(pieces: readonly Piece[], stock: Stock, saw: Saw): KeptOffcut[] {
+export function offcutsOf(pieces: readonly Piece[], stock: Stock, saw: Saw, goals: Goals): KeptOffcut[] {
   if (pieces.length === 0) return [];
   const obstacles = obstaclesOf(stock.defects);
   /** A kerf from every piece's bounding box: lanes may lie closer than that where their pieces are apart along the board. */
@@ -66,10 +68,10 @@ export function offcutsOf(pieces: readonly Piece[], stock: Stock, saw: Saw): Kep
         Math.max(piece.x - x - length, x - piece.x - piece.shape.length, piece.y - y - width, y - piece.y - piece.shape.width) >= saw.kerf,
     );
   const worthwhile = (offcuts: readonly KeptOffcut[]) =>
-    offcuts.map((offcut) => cleanPart(offcut, obstacles, saw.rip)).filter((offcut) => big(offcut) && free(offcut));
+    offcuts.map((offcut) => cleanPart(offcut, obstacles, saw.rip, goals)).filter((offcut) => big(offcut) && free(offcut));
   const big = (offcut: KeptOffcut) =>
     offcut.length >= saw.keep.length && offcut.width >= saw.keep.width && offcut.length > 0 && offcut.width > 0;
-  const worth = (offcuts: readonly KeptOffcut[]) => offcuts.reduce((sum, offcut) => sum + offcutWorth(offcut), 0);
+  const worth = (offcuts: readonly KeptOffcut[]) => offcuts.reduce((sum, offcut) => sum + offcutWorth(offcut, goals), 0);
   const board = { left: saw.endTrim, right: stock.length - saw.endTrim, bottom: 0, top: stock.width };
   const choices = cornerRests(pieces, board, saw);
   const lanes = lanesOf(pieces);

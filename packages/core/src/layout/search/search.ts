@@ -1,13 +1,16 @@
 import type { Cents } from '../../measure/money.js';
-import { type Ticks, toMm } from '../../measure/ticks.js';
+import type { Ticks } from '../../measure/ticks.js';
 import { meanArea, yieldOf } from '../area.js';
-import { leastCost } from '../bound.js';
-import { type LayoutJob, type Part, type PinnedPlacement, type Placement, priceOf, type Stock, suits } from '../job.js';
-import type { LaidBoard, Layout, LayoutSearch, Unplaced } from '../layout.js';
-import { type Construction, construct, type FilledBoard, type Pile } from './construct.js';
+import { type BoundQuestion, leastCost, leastCostByColumns, RelaxedMaster } from '../bound/least-cost.js';
+import { STANDARD_GOALS } from '../goals.js';
+import { type LayoutJob, type PinnedPlacement, type Placement, priceOf, type Stock, suits } from '../job.js';
+import type { LaidBoard, Layout, LayoutSearch, SearchControl, Unplaced } from '../layout.js';
+import { ColumnPool } from './columns.js';
+import { type Construction, construct, type FilledBoard, type Pile, weigh } from './construct.js';
 import { obstaclesOf } from './defects.js';
 import { BoardFiller, type Piece } from './fill-board.js';
 import { offcutsOf } from './offcuts.js';
+import { reasonFor } from './reasons.js';
 import { type Misfit, type Shape, shapesOf } from './shapes.js';
 
 /** Repeatable noise, so that the same job gives the same search (mulberry32, public domain). */
@@ -21,50 +24,41 @@ function noise(seed: number): () => number {
   };
 }
 
-/** A board with pieces fixed by hand: it is used whatever the rest does. */
-interface PinnedBoard {
-  kind: number;
-  piece: number;
-  pins: readonly PinnedPlacement[];
-}
-
 /** Parts and boards that have to do with each other; groups are searched apart. */
 interface Group {
   parts: number[];
+  kinds: number[];
   piles: Pile[];
   copies: Int32Array;
   values: Float64Array;
   best: Construction | null;
   bound: Cents;
+  proof: Layout['boundProof'];
+  pool: ColumnPool | null;
   /** Best is proven, or nothing more is to be tried. */
   done: boolean;
   rounds: number;
+  /** Rounds since something better was found. */
+  idle: number;
 }
 
 interface Standing {
   missing: number;
   missingArea: number;
   cost: Cents;
-  worth: number;
+  used: number;
+  longest: Ticks;
   patterns: number;
+  cuts: number;
 }
 
-const TOO_CLOSE = 1e-9;
-
-function compare(a: Standing, b: Standing): number {
-  return (
-    a.missing - b.missing ||
-    a.missingArea - b.missingArea ||
-    a.cost - b.cost ||
-    (Math.abs(a.worth - b.worth) > TOO_CLOSE * Math.max(a.worth, b.worth) ? b.worth - a.worth : 0) ||
-    a.patterns - b.patterns
-  );
-}
+/** Differences in wood smaller than this share are no difference. */
+const SAME_WOOD = 1e-6;
 
 const patternOf = (board: FilledBoard): string =>
-  `${board.kind}:${board.filling.pieces.map(({ shape, x, y }) => `${shape.part},${x},${y}`).join(';')}`;
+  `${board.pile.kind}:${board.filling.pieces.map(({ shape, x, y }) => `${shape.part},${x},${y}`).join(';')}`;
 
-/** Bounding box of pinned pieces, by which the rest of the board is divided. */
+/** Free stretches of a board along its length, a kerf from pieces fixed by hand. */
 function freeEnds(stock: Stock, pins: readonly PinnedPlacement[], job: LayoutJob): [Ticks, Ticks][] {
   const { endTrim, kerf } = job.saw;
   const spans = pins
@@ -85,54 +79,36 @@ function freeEnds(stock: Stock, pins: readonly PinnedPlacement[], job: LayoutJob
   return ends;
 }
 
-const showMm = (ticks: Ticks): string => `${Math.round(toMm(ticks) * 10) / 10} mm`;
-
-/** Why a part found no place, for a maker to read. */
-function reasonFor(part: Part, job: LayoutJob, misfits: readonly (Misfit | null)[]): string {
-  if (job.stock.length === 0) return 'there are no boards';
-  const thick = job.stock.filter((stock) => suits({ ...part, materials: null }, stock));
-  if (thick.length === 0)
-    return `no board is ${showMm(part.thickness)} thick; there are ${[...new Set(job.stock.map((stock) => showMm(stock.thickness)))].join(', ')}`;
-  const suited = job.stock.map((stock, index) => ({ stock, misfit: misfits[index] })).filter(({ stock }) => suits(part, stock));
-  if (suited.length === 0) return `no board of this thickness is of ${part.materials?.join(' or ')}`;
-  const points = [...part.outline, ...part.underside];
-  const extent = (axis: 0 | 1) => Math.max(...points.map((point) => point[axis])) - Math.min(...points.map((point) => point[axis]));
-  if (suited.every(({ misfit }) => misfit === 'too large')) {
-    const widest = Math.max(...suited.map(({ stock }) => stock.width));
-    const longest = Math.max(...suited.map(({ stock }) => stock.length)) - 2 * job.saw.endTrim;
-    return extent(1) > widest
-      ? `wider than any board: ${showMm(extent(1))} against ${showMm(widest)}`
-      : `longer than any board: ${showMm(extent(0))} against ${showMm(longest)}`;
-  }
-  if (suited.some(({ misfit }) => misfit === null))
-    return 'the boards are used up, or what is left of them is too short or has a defect in the way';
-  if (suited.some(({ misfit }) => misfit === 'no rip')) return 'it is not as wide as any board, and the saw does not rip';
-  if (suited.some(({ misfit }) => misfit === 'saw'))
-    return `it needs a cut beyond the saw’s mitre of ${job.saw.maxMitre}° or tilt of ${job.saw.maxTilt}°`;
-  return `no board has the face it needs (${part.inside !== 'any' ? `${part.inside} inside` : `${part.outside} outside`})`;
-}
+/** Rounds spent on better offcuts after the cost is proven. */
+const ROUNDS_WHEN_PROVEN = 24;
+/** Beam widths: for the first answer, and for pricing, which widens when nothing more is found. */
+const FIRST_BEAM = 2;
+const PRICING_BEAMS = [8, 24, 64];
+/** How widely a proposed pattern is tried. */
+const REALISING_BEAM = 48;
+/** Seconds for one whole-number programme, so that the search can be stopped in between. */
+const CHOOSING_SECONDS = 1;
 
 /**
- * Lays out a job by sequential value correction: boards are filled one after another by a beam search that takes most value; parts
- * that ended on badly filled boards become worth more, and boards are taken apart and filled anew, until the time is up or the cost
- * meets the bound. Belov and Scheithauer describe the idea for cutting stock (INFORMS J. Comput. 19, 2007, from memory).
- * Never fails: what finds no place is listed with its reason.
+ * Lays out a job in steps: after each `yield` there is a layout that may be shown, and the caller may stop, or put in the solver that it
+ * has loaded meanwhile. Boards are filled one after another for the first answer; then patterns are priced by the linear master and
+ * chosen in whole numbers (column generation); between, boards are taken apart and filled anew with other values (sequential value
+ * correction: Belov and Scheithauer, INFORMS J. Comput. 19, 2007, from memory). It ends when the cost meets the bound and a few rounds
+ * found no better offcuts, or when the time is up. Never fails: what finds no place is listed with its reason.
  */
-export const searchLayout: LayoutSearch = (job, control) => {
+export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<Layout, Layout, void> {
   const started = control.clock();
   const deadline = started + job.effort.seconds * 1000;
   const halted = (): boolean => control.stopped?.() === true || control.clock() > deadline;
+  const goals = control.goals ?? STANDARD_GOALS;
   const random = noise(20_011);
 
-  const pinnedBoards = new Map<string, PinnedBoard>();
+  const pinnedBoards = new Map<string, { kind: number; piece: number; pins: PinnedPlacement[] }>();
   for (const pin of job.pinned) {
     const key = `${pin.stock}/${pin.piece}`;
-    const known = pinnedBoards.get(key);
-    pinnedBoards.set(key, {
-      kind: job.stock.findIndex((stock) => stock.id === pin.stock),
-      piece: pin.piece,
-      pins: [...(known?.pins ?? []), pin],
-    });
+    const known = pinnedBoards.get(key) ?? { kind: job.stock.findIndex((stock) => stock.id === pin.stock), piece: pin.piece, pins: [] };
+    known.pins.push(pin);
+    pinnedBoards.set(key, known);
   }
   const misfits = new Map<number, (Misfit | null)[]>();
   const copies = Int32Array.from(job.parts, (part) => part.quantity - job.pinned.filter((pin) => pin.part === part.id).length);
@@ -151,8 +127,6 @@ export const searchLayout: LayoutSearch = (job, control) => {
     misfits.set(index, against);
   });
 
-  const piles: Pile[] = [];
-  const filled = new Map<PinnedBoard, FilledBoard | null>();
   const fillers = job.stock.map(
     (stock, kind) => new BoardFiller(stock, shapes[kind]!, obstaclesOf(stock.defects), job.saw, job.parts.length),
   );
@@ -161,35 +135,44 @@ export const searchLayout: LayoutSearch = (job, control) => {
     for (const kind of group.kinds) {
       const stock = job.stock[kind]!;
       const pinned = [...pinnedBoards.values()].filter((board) => board.kind === kind);
-      group.piles.push({
-        kind,
-        stock,
-        filler: fillers[kind]!,
-        left: stock.quantity - pinned.length,
-        ends: [[job.saw.endTrim, stock.length - job.saw.endTrim]],
-      });
+      const shared = { kind, stock, filler: fillers[kind]! };
+      for (const { piece, pins } of pinned)
+        group.piles.push({ ...shared, left: 1, price: 0, ends: freeEnds(stock, pins, job), pinned: { piece, pins } });
+      if (stock.quantity > pinned.length)
+        group.piles.push({
+          ...shared,
+          left: stock.quantity - pinned.length,
+          price: priceOf(stock),
+          ends: [[job.saw.endTrim, stock.length - job.saw.endTrim]],
+          pinned: null,
+        });
     }
-    piles.push(...group.piles);
   }
-  // Boards with pinned pieces are paid for already, so the rest of them is filled first.
-  for (const board of pinnedBoards.values()) {
-    const stock = job.stock[board.kind]!;
-    const group = groups.find((each) => each.kinds.includes(board.kind));
-    const ends = freeEnds(stock, board.pins, job);
-    const filling = group ? fillers[board.kind]!.fill({ copies: group.copies, values: group.values }, 16, ends) : null;
-    filling?.used.forEach((count, part) => {
-      if (group) group.copies[part]! -= count;
-    });
-    filled.set(board, filling ? { kind: board.kind, filling, worth: 0 } : null);
-  }
+  const paid = [...pinnedBoards.values()].reduce((total, board) => total + priceOf(job.stock[board.kind]!), 0);
 
-  const standing = (construction: Construction): Standing => ({
-    missing: construction.missing.reduce((total, count) => total + count, 0),
-    missingArea: construction.missing.reduce((total, count, part) => total + (count > 0 ? count * meanArea(job.parts[part]!) : 0), 0),
-    cost: construction.boards.reduce((total, board) => total + priceOf(job.stock[board.kind]!), 0),
-    worth: construction.boards.reduce((total, board) => total + board.worth, 0),
-    patterns: new Set(construction.boards.map(patternOf)).size,
+  const standing = ({ boards, missing }: Construction): Standing => ({
+    missing: missing.reduce((total, count) => total + count, 0),
+    missingArea: missing.reduce((total, count, part) => total + (count > 0 ? count * meanArea(job.parts[part]!) : 0), 0),
+    cost: boards.reduce((total, board) => total + board.pile.price, 0),
+    used: boards.reduce((total, board) => total + board.used, 0),
+    longest: Math.max(0, ...boards.map((board) => board.longest)),
+    patterns: new Set(boards.map(patternOf)).size,
+    cuts: boards.reduce((total, board) => total + board.cuts, 0),
   });
+  /** Below zero when a is better. The order is that of the published objective; the first goal goes before cost when it is another. */
+  const compare = (a: Standing, b: Standing): number => {
+    const wood = Math.abs(a.used - b.used) > SAME_WOOD * Math.max(a.used, b.used) ? a.used - b.used : 0;
+    return (
+      a.missing - b.missing ||
+      a.missingArea - b.missingArea ||
+      (goals.first === 'cuts' ? a.cuts - b.cuts : 0) ||
+      a.cost - b.cost ||
+      (goals.first === 'offcut' ? b.longest - a.longest : 0) ||
+      wood ||
+      a.patterns - b.patterns ||
+      a.cuts - b.cuts
+    );
+  };
 
   const assemble = (): Layout => {
     const nextCopy = job.parts.map((part) => {
@@ -204,86 +187,184 @@ export const searchLayout: LayoutSearch = (job, control) => {
       turn: shape.turn,
       flipped: shape.flipped,
     });
+    const chosen = groups.flatMap((group) => group.best?.boards ?? []);
     const boards: LaidBoard[] = [];
-    let cost: Cents = 0;
-    for (const board of pinnedBoards.values()) {
-      const rest = filled.get(board)?.filling.pieces ?? [];
-      const pins = board.pins.map(({ stock: _stock, piece: _piece, ...placement }) => placement);
-      boards.push({ stock: job.stock[board.kind]!.id, piece: board.piece, placements: [...pins, ...rest.map(place)], offcuts: [] });
-      cost += priceOf(job.stock[board.kind]!);
+    for (const { kind, piece, pins } of pinnedBoards.values()) {
+      const rest = chosen.find((board) => board.pile.kind === kind && board.pile.pinned?.piece === piece)?.filling.pieces ?? [];
+      boards.push({
+        stock: job.stock[kind]!.id,
+        piece,
+        placements: [...pins.map(({ stock: _stock, piece: _piece, ...placement }) => placement), ...rest.map(place)],
+        offcuts: [],
+      });
     }
-    const piece = job.stock.map(() => 0);
-    for (const group of groups) {
-      // Boards cut alike lie together.
-      const alike = [...(group.best?.boards ?? [])].sort((a, b) => (patternOf(a) < patternOf(b) ? -1 : 1));
-      for (const board of alike.sort((a, b) => a.kind - b.kind)) {
-        const stock = job.stock[board.kind]!;
-        while (pinnedBoards.has(`${stock.id}/${piece[board.kind]}`)) piece[board.kind]! += 1;
-        const pieces = [...board.filling.pieces].sort((a, b) => a.y - b.y || a.x - b.x);
-        boards.push({
-          stock: stock.id,
-          piece: piece[board.kind]!,
-          placements: pieces.map(place),
-          offcuts: offcutsOf(pieces, stock, job.saw),
-        });
-        piece[board.kind]! += 1;
-        cost += priceOf(stock);
-      }
+    let cost: Cents = paid;
+    const next = job.stock.map(() => 0);
+    // Boards cut alike lie together.
+    const alike = chosen.filter((board) => !board.pile.pinned).map((board) => ({ board, pattern: patternOf(board) }));
+    alike.sort((a, b) => a.board.pile.kind - b.board.pile.kind || (a.pattern < b.pattern ? -1 : a.pattern > b.pattern ? 1 : 0));
+    for (const { board } of alike) {
+      const { kind, stock } = board.pile;
+      while (pinnedBoards.has(`${stock.id}/${next[kind]}`)) next[kind]! += 1;
+      const pieces = [...board.filling.pieces].sort((a, b) => a.y - b.y || a.x - b.x);
+      boards.push({
+        stock: stock.id,
+        piece: next[kind]!,
+        placements: pieces.map(place),
+        offcuts: offcutsOf(pieces, stock, job.saw, goals),
+      });
+      next[kind]! += 1;
+      cost += priceOf(stock);
     }
     const unplaced: Unplaced[] = job.parts.flatMap((part, index) => {
       const count = nextCopy[index]!.length;
       return count > 0 ? [{ part: part.id, count, reason: reasonFor(part, job, misfits.get(index)!) }] : [];
     });
     const placeable = groups.every((group) => !group.best || group.best.missing.every((count) => count === 0));
-    const pinnedCost = [...pinnedBoards.values()].reduce((total, board) => total + priceOf(job.stock[board.kind]!), 0);
-    const lowerBound = pinnedBoards.size > 0 ? Math.min(cost, pinnedCost) : groups.reduce((total, group) => total + group.bound, 0);
+    const lowerBound = Math.min(cost, paid + groups.reduce((total, group) => total + group.bound, 0));
     return {
       boards,
       unplaced,
       cost,
       lowerBound,
-      boundProof: 'area',
+      boundProof: (['exact', 'lp'] as const).find((proof) => groups.some((group) => group.proof === proof)) ?? 'area',
       optimal: placeable && cost === lowerBound,
       yield: yieldOf(job, boards),
       seconds: (control.clock() - started) / 1000,
     };
   };
 
-  const consider = (group: Group, construction: Construction): boolean => {
+  const consider = (group: Group, construction: Construction | null): boolean => {
+    if (!construction) return false;
+    group.pool?.learn(construction.boards);
     if (group.best && compare(standing(construction), standing(group.best)) >= 0) return false;
     group.best = construction;
+    group.idle = 0;
     return true;
   };
+  /** Parts and boards of a group for the bound: pinned boards are free, and their pieces count among the parts. */
+  const question = (group: Group): BoundQuestion => ({
+    demands: group.parts.map((part) => ({ part: job.parts[part]!, copies: job.parts[part]!.quantity })),
+    stock: group.piles.map((pile) => ({ ...pile.stock, price: pile.price, quantity: pile.left })),
+    saw: job.saw,
+    left: group.best!.missing.reduce((total, count) => total + count, 0),
+    fits: (demand, pile) => partners[group.parts[demand]!]!.has(group.piles[pile]!.kind),
+  });
 
   for (const group of groups) {
+    group.pool = new ColumnPool(job, group.piles, group.parts, group.copies, goals);
     consider(
       group,
-      construct(job, group.piles, group, 5, () => control.stopped?.() === true),
+      construct(job, group.piles, group, FIRST_BEAM, goals, () => control.stopped?.() === true),
     );
-    const missing = group.best!.missing.reduce((total, count) => total + count, 0);
-    group.bound = leastCost(
-      group.parts.map((part) => ({ part: job.parts[part]!, copies: group.copies[part]! })),
-      group.piles.map((pile) => ({ ...pile.stock, quantity: pile.left })),
-      job.saw,
-      missing,
-    );
+    group.bound = leastCost(question(group));
   }
   let layout = assemble();
   control.onBetter?.(layout);
+  yield layout;
 
+  const better = (): void => {
+    layout = assemble();
+    control.onBetter?.(layout);
+  };
+  const proven = (group: Group): boolean =>
+    goals.first === 'cost' && group.best!.missing.every((count) => count === 0) && standing(group.best!).cost <= group.bound;
+  const improve = (group: Group, construction: Construction | null): void => {
+    if (consider(group, construction)) better();
+  };
+
+  /** Prices patterns until no beam finds another, then chooses among them. */
+  function* generate(group: Group): Generator<void, void, void> {
+    const pool = group.pool!;
+    for (const beam of PRICING_BEAMS) {
+      for (let round = 0; round < 60 && !halted() && !proven(group); round += 1) {
+        const grown = pool.price(control.solver!, beam, () => 1, halted);
+        yield;
+        if (!grown) break;
+      }
+      if (halted()) return;
+      improve(group, pool.choose(control.solver!, Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000))));
+      yield;
+      if (proven(group)) return;
+    }
+  }
+
+  /**
+   * Chooses among all relaxed patterns in whole numbers: that is a bound; then tries to lay what it proposes, forbids what cannot be laid,
+   * and asks again, while the proposals are cheaper than the best layout.
+   */
+  function* realise(group: Group): Generator<void, void, void> {
+    const master = RelaxedMaster.of(question(group));
+    if (!master) return;
+    for (let round = 0; round < 400 && !halted(); round += 1) {
+      const proposal = master.solve(control.solver!, Math.min(2, Math.max(0.05, (deadline - control.clock()) / 1000)));
+      if (!proposal) return;
+      if (round === 0 && proposal.cost > group.bound) {
+        group.bound = proposal.cost;
+        group.proof = 'exact';
+        better();
+      }
+      if (proven(group) || proposal.cost >= standing(group.best!).cost) return;
+      yield;
+      let all = true;
+      const tried = new Set<string>();
+      for (const { kind, counts } of proposal.boards) {
+        const key = `${kind}|${counts.join()}`;
+        if (tried.has(key) || halted()) continue;
+        tried.add(key);
+        const pile = group.piles[kind]!;
+        const wanted = new Int32Array(job.parts.length);
+        counts.forEach((count, demand) => {
+          wanted[group.parts[demand]!] = count;
+        });
+        const filling = pile.filler.fill({ copies: wanted, values: group.values }, REALISING_BEAM, pile.ends);
+        group.pool!.learn([weigh(pile, filling, job.saw, goals)]);
+        if (filling.used.some((count, part) => count < wanted[part]!)) {
+          all = false;
+          master.forbid(kind, counts);
+        }
+      }
+      if (all || round % 8 === 7)
+        improve(
+          group,
+          group.pool!.choose(control.solver!, Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000))),
+        );
+      yield;
+    }
+  }
+
+  let generated = false;
   while (!halted() && groups.some((group) => !group.done)) {
+    if (control.solver && !generated) {
+      generated = true;
+      for (const group of groups) {
+        if (group.best!.boards.length === 0) continue;
+        if (!proven(group)) {
+          const { cost, proof } = leastCostByColumns(question(group), control.solver, halted);
+          if (cost > group.bound) {
+            group.bound = cost;
+            group.proof = proof;
+            better();
+          }
+          yield layout;
+        }
+        for (const _step of generate(group)) yield layout;
+        if (!proven(group) && goals.first === 'cost') for (const _step of realise(group)) yield layout;
+      }
+      continue;
+    }
     for (const group of groups) {
       if (group.done || halted()) continue;
       group.rounds += 1;
-      const before = standing(group.best!);
-      const candidate = group.rounds % 3 === 1 ? revalued(group) : rebuilt(group);
-      if (candidate && consider(group, candidate)) {
-        const after = standing(group.best!);
-        layout = assemble();
-        if (compare(after, before) < 0) control.onBetter?.(layout);
-      }
-      const settled = group.best!.missing.every((count) => count === 0) && standing(group.best!).cost <= group.bound;
-      group.done = settled && group.rounds >= ROUNDS_WHEN_PROVEN;
+      group.idle += 1;
+      const turn = group.rounds % 6;
+      if (control.solver && turn === 0 && !proven(group)) {
+        // Other prices find other patterns.
+        group.pool!.price(control.solver, 16, () => 0.85 + 0.3 * random(), halted);
+        improve(group, group.pool!.choose(control.solver, Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000))));
+      } else improve(group, turn % 3 === 1 ? revalued(group) : rebuilt(group));
+      group.done = proven(group) && group.idle >= ROUNDS_WHEN_PROVEN;
+      yield layout;
     }
   }
   return { ...layout, seconds: (control.clock() - started) / 1000 };
@@ -291,11 +372,10 @@ export const searchLayout: LayoutSearch = (job, control) => {
   /** Everything anew, parts on badly filled boards having become worth more. */
   function revalued(group: Group): Construction | null {
     const values = group.values.map((value) => value * (0.92 + 0.16 * random()));
-    const result = construct(job, group.piles, { copies: group.copies, values }, 6 + Math.floor(random() * 14), halted);
-    for (const { kind, filling } of result.boards) {
-      const stock = job.stock[kind]!;
+    const result = construct(job, group.piles, { copies: group.copies, values }, 6 + Math.floor(random() * 14), goals, halted);
+    for (const { pile, filling } of result.boards) {
       const used = filling.pieces.reduce((total, piece) => total + meanArea(job.parts[piece.shape.part]!), 0);
-      const waste = Math.min(3, (stock.length * stock.width) / used);
+      const waste = Math.min(3, (pile.stock.length * pile.stock.width) / used);
       filling.used.forEach((count, part) => {
         if (count > 0) group.values[part] = 0.85 * group.values[part]! + 0.15 * meanArea(job.parts[part]!) * waste;
       });
@@ -307,36 +387,36 @@ export const searchLayout: LayoutSearch = (job, control) => {
   function rebuilt(group: Group): Construction | null {
     const { boards, missing } = group.best!;
     if (boards.length === 0) return null;
-    const emptiness = boards.map((board) => {
-      const stock = job.stock[board.kind]!;
-      return { board, key: board.filling.value / (stock.length * stock.width) + random() * 0.6 };
-    });
-    const size = Math.min(boards.length, 2 + Math.floor(random() * 3));
-    const apart = new Set(
-      emptiness
-        .sort((a, b) => a.key - b.key)
-        .slice(0, size)
-        .map(({ board }) => board),
-    );
-    // The same pattern may stand for several boards: take apart by place, not by identity.
-    const kept: FilledBoard[] = [];
-    const taken: FilledBoard[] = [];
-    for (const board of boards) (apart.has(board) && taken.length < size && !taken.includes(board) ? taken : kept).push(board);
+    const fullness = (board: FilledBoard) =>
+      board.filling.used.reduce((total, count, part) => total + count * group.values[part]!, 0) /
+      (board.pile.stock.length * board.pile.stock.width);
+    const order = boards.map((board, index) => ({ index, key: fullness(board) + random() * 0.6 })).sort((a, b) => a.key - b.key);
+    const apart = new Set(order.slice(0, Math.min(boards.length, 2 + Math.floor(random() * 3))).map(({ index }) => index));
+    const kept = boards.filter((_board, index) => !apart.has(index));
     const wanted = Int32Array.from(missing);
-    for (const board of taken) for (const [part, count] of board.filling.used.entries()) wanted[part]! += count;
-    const free = group.piles.map((pile) => ({ ...pile, left: pile.left - kept.filter((board) => board.kind === pile.kind).length }));
+    for (const index of apart) for (const [part, count] of boards[index]!.filling.used.entries()) wanted[part]! += count;
+    const free = group.piles.map((pile) => ({ pile, left: pile.left - kept.filter((board) => board.pile === pile).length }));
     const values = group.values.map((value) => value * (0.8 + 0.4 * random()));
-    const result = construct(job, free, { copies: wanted, values }, 8 + Math.floor(random() * 24), halted);
-    return { boards: [...kept, ...result.boards], missing: result.missing };
+    // The piles themselves stay what boards are known by; only how many are left differs.
+    const reduced = free.map(({ pile, left }) => ({ ...pile, left }));
+    const result = construct(job, reduced, { copies: wanted, values }, 8 + Math.floor(random() * 24), goals, halted);
+    const original = new Map(reduced.map((pile, index) => [pile, group.piles[index]!]));
+    return { boards: [...kept, ...result.boards.map((board) => ({ ...board, pile: original.get(board.pile)! }))], missing: result.missing };
+  }
+}
+
+/** The steps run to their end. */
+export const searchLayout: LayoutSearch = (job, control) => {
+  const steps = searchSteps(job, control);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
   }
 };
 
-/** Rounds spent on better offcuts after the cost is proven. */
-const ROUNDS_WHEN_PROVEN = 24;
-
 /** Parts and kinds of boards in connected groups; parts that fit no board are in none. */
-function groupsOf(job: LayoutJob, partners: readonly ReadonlySet<number>[], copies: Int32Array): (Group & { kinds: number[] })[] {
-  const groups: (Group & { kinds: number[] })[] = [];
+function groupsOf(job: LayoutJob, partners: readonly ReadonlySet<number>[], copies: Int32Array): Group[] {
+  const groups: Group[] = [];
   const seen = new Set<number>();
   partners.forEach((kinds, start) => {
     if (kinds.size === 0 || seen.has(start)) return;
@@ -354,7 +434,20 @@ function groupsOf(job: LayoutJob, partners: readonly ReadonlySet<number>[], copi
     for (const part of parts) seen.add(part);
     const own = copies.map((count, part) => (parts.has(part) ? count : 0));
     const values = Float64Array.from(job.parts, (part) => meanArea(part));
-    groups.push({ parts: [...parts], kinds: [...boards], piles: [], copies: own, values, best: null, bound: 0, done: false, rounds: 0 });
+    groups.push({
+      parts: [...parts],
+      kinds: [...boards],
+      piles: [],
+      copies: own,
+      values,
+      best: null,
+      bound: 0,
+      proof: 'area',
+      pool: null,
+      done: false,
+      rounds: 0,
+      idle: 0,
+    });
   });
   return groups;
 }

@@ -103,12 +103,21 @@ export const SCHOOLS: readonly School[] = [
     ['inside', 'inside', 'The room stays; thicker wood makes the box bigger outside.'],
     ['outside', 'outside', 'The board’s width stays; thicker wood makes the room smaller.'],
   ]),
-  school('access', 'Opens for cleaning by', [
-    ['side', 'a side that swings', 'One side pivots on two nails through front and back, opposite each other; a latch nail holds it shut.'],
-    ['front', 'a front that swings', 'The front pivots on two nails through the sides; a latch nail holds it shut.'],
-    ['roof', 'a roof that lifts', 'The roof turns up on hinges, or on the strip, and is hooked shut.'],
-    ['screwed', 'screws', 'The wall that covers its neighbours’ edges is held by screws alone, without glue.'],
-  ]),
+  school(
+    'access',
+    'Opens for cleaning by',
+    [
+      [
+        'side',
+        'a side that swings',
+        'One side pivots on two nails through front and back, opposite each other; a latch nail holds it shut.',
+      ],
+      ['front', 'a front that swings', 'The front pivots on two nails through the sides; a latch nail holds it shut.'],
+      ['roof', 'a roof that lifts', 'The roof turns up on hinges, or on the strip, and is hooked shut.'],
+      ['screwed', 'screws', 'The wall that covers its neighbours’ edges is held by screws alone, without glue.'],
+    ],
+    { before: 'screwed' },
+  ),
   school(
     'opensAt',
     'Seen from the front, it opens at the',
@@ -129,12 +138,17 @@ export const SCHOOLS: readonly School[] = [
     ],
     { picture: 'section' },
   ),
-  school('faces', 'Rough face', [
-    ['inside', 'inside everywhere', 'Every wall’s sawn face looks in, to climb by.'],
-    ['front', 'front only', 'Only the front’s sawn face looks in; the other walls as they come.'],
-    ['outside', 'outside', 'For looks; the front is then scored, laddered or meshed inside.'],
-    ['any', 'as it comes', 'For boards planed on both faces; the front is then scored, laddered or meshed inside.'],
-  ]),
+  school(
+    'faces',
+    'Rough face',
+    [
+      ['inside', 'inside everywhere', 'Every wall’s sawn face looks in, to climb by.'],
+      ['front', 'front only', 'Only the front’s sawn face looks in; the other walls as they come.'],
+      ['outside', 'outside', 'For looks; the front is then scored, laddered or meshed inside.'],
+      ['any', 'as it comes', 'For boards planed on both faces; the front is then scored, laddered or meshed inside.'],
+    ],
+    { before: 'front' },
+  ),
   GRIP_SCHOOL,
   {
     ...ENTRANCE_SCHOOLS[0]!,

@@ -1,8 +1,7 @@
-import type { Cents } from '../measure/money.js';
-import { type Ticks, TOLERANCE } from '../measure/ticks.js';
-import type { Point } from '../wood/board.js';
-import { areaOf } from './area.js';
-import { type Part, priceOf, type Saw, type Stock } from './job.js';
+import { type Ticks, TOLERANCE } from '../../measure/ticks.js';
+import type { Point } from '../../wood/board.js';
+import { areaOf } from '../area.js';
+import type { Part, Saw, Stock } from '../job.js';
 
 /** Copies of a part that must be placed. */
 export interface Demand {
@@ -14,7 +13,7 @@ export interface Demand {
  * A weight for each part and a capacity for each board such that what lies on a board never weighs more than it holds. Every weight
  * is taken on face A alone, so that it holds whichever way a part is turned, flipped or bevelled.
  */
-interface Measure {
+export interface Measure {
   weights: readonly number[];
   capacities: readonly number[];
 }
@@ -114,93 +113,12 @@ function inBoards({ weights, capacities }: Measure): Measure {
   return { weights: weights.map((weight) => weight / unit), capacities: capacities.map((capacity) => capacity / unit) };
 }
 
-/** The least total weight of all but `left` copies. */
-function least(demands: readonly Demand[], weights: readonly number[], left: number): number {
-  const order = demands.map((demand, index) => ({ weight: weights[index]!, copies: demand.copies })).sort((a, b) => b.weight - a.weight);
-  let spare = left;
-  let sum = 0;
-  for (const { weight, copies } of order) {
-    const skipped = Math.min(spare, copies);
-    spare -= skipped;
-    sum += weight * (copies - skipped);
-  }
-  return sum;
-}
-
-const MOST_NODES = 20_000;
-/** A billionth of the largest board. */
-const NOTHING = 1e-9;
-
-/** The cheapest choice of boards that holds every measure's need; with too many choices, the best that was proven on the way. */
-function cheapestCover(stock: readonly Stock[], measures: readonly Measure[], needs: readonly number[]): Cents {
-  const price = stock.map(priceOf);
-  const fractional = (from: number, order: readonly number[], measure: Measure, need: number): number => {
-    let rest = need;
-    let cost = 0;
-    for (const kind of order.slice(from)) {
-      if (rest <= NOTHING) break;
-      const holds = measure.capacities[kind]!;
-      const taken = Math.min(stock[kind]!.quantity, rest / holds);
-      rest -= taken * holds;
-      cost += taken * price[kind]!;
-    }
-    return rest > NOTHING ? Number.POSITIVE_INFINITY : cost;
-  };
-  const byWorth = (measure: Measure) =>
-    stock.map((_kind, index) => index).sort((a, b) => price[a]! / measure.capacities[a]! - price[b]! / measure.capacities[b]!);
-  const relaxed = Math.max(0, ...measures.map((measure, index) => fractional(0, byWorth(measure), measure, needs[index]!)));
-  const floor = Math.ceil(relaxed - 1e-6);
-  if (!Number.isFinite(relaxed)) return 0;
-  const order = byWorth(measures[0]!);
-  let best = Number.POSITIVE_INFINITY;
-  let nodes = 0;
-  const descend = (at: number, cost: number, rest: readonly number[]): void => {
-    nodes += 1;
-    if (nodes > MOST_NODES || cost >= best) return;
-    if (rest.every((need) => need <= NOTHING)) {
-      best = cost;
-      return;
-    }
-    if (at === order.length) return;
-    if (measures.some((measure, index) => cost + fractionalFree(at, measure, rest[index]!) >= best)) return;
-    const kind = order[at]!;
-    const most = Math.min(
-      stock[kind]!.quantity,
-      Math.ceil(Math.max(...rest.map((need, index) => need / measures[index]!.capacities[kind]!)) - 1e-9),
-    );
-    for (let taken = Math.max(0, most); taken >= 0; taken -= 1) {
-      descend(
-        at + 1,
-        cost + taken * price[kind]!,
-        rest.map((need, index) => need - taken * measures[index]!.capacities[kind]!),
-      );
-    }
-  };
-  const fractionalFree = (at: number, measure: Measure, need: number): number => {
-    const left = order.slice(at).sort((a, b) => price[a]! / measure.capacities[a]! - price[b]! / measure.capacities[b]!);
-    return fractional(0, left, measure, need) - 1e-6;
-  };
-  descend(0, 0, needs);
-  return nodes > MOST_NODES || !Number.isFinite(best) ? floor : Math.max(floor, best);
-}
-
-/**
- * The least that boards for these parts can cost, whatever the layout. Every part is taken to fit some board of `stock`;
- * `left` copies may stay unplaced. A real bound: by area with kerfs and by length of parts that cannot lie side by side.
- */
-export function leastCost(demands: readonly Demand[], stock: readonly Stock[], saw: Saw, left: number): Cents {
-  if (demands.length === 0 || stock.length === 0) return 0;
+/** Every measure that says something about these parts on these boards, the largest board as the unit of each. */
+export function measuresFor(demands: readonly Demand[], stock: readonly Stock[], saw: Saw): Measure[] {
   const heights = new Set(
     demands.map(({ part }) =>
       Math.min(...axesOf(part, stock).flatMap((axis) => [part.outline, part.underside].map((face) => extent(face, axis === 0 ? 1 : 0)))),
     ),
   );
-  const measures = [areaMeasure(demands, stock, saw), ...[...heights].map((height) => lengthMeasure(height, demands, stock, saw))].map(
-    inBoards,
-  );
-  return cheapestCover(
-    stock,
-    measures,
-    measures.map((measure) => least(demands, measure.weights, left)),
-  );
+  return [areaMeasure(demands, stock, saw), ...[...heights].map((height) => lengthMeasure(height, demands, stock, saw))].map(inBoards);
 }

@@ -1,0 +1,166 @@
+import { areaOf } from '../area.js';
+import type { Goals } from '../goals.js';
+import type { LayoutJob } from '../job.js';
+import type { LinearModel, LinearSolver } from '../solver/linear.js';
+import { type Construction, type FilledBoard, type Pile, weigh } from './construct.js';
+import type { Filling, Piece } from './fill-board.js';
+
+/** What a master programme chooses among: boards as they may be cut. */
+interface Column {
+  board: FilledBoard;
+  key: string;
+}
+
+/** Seconds that one linear, and one whole-number, programme may take. */
+const LINEAR_SECONDS = 2;
+
+/**
+ * Patterns found so far for one group of parts and boards, and the programmes over them. A column is a board cut so; the linear master
+ * prices the parts, the board filler finds boards that are worth more than they cost at those prices, and the whole-number master
+ * chooses how many boards to cut like which. Gilmore and Gomory (1961) for the scheme, from memory [M].
+ */
+export class ColumnPool {
+  private readonly columns = new Map<string, Column>();
+  private readonly pileIndex: Map<Pile, number>;
+
+  constructor(
+    private readonly job: LayoutJob,
+    private readonly piles: readonly Pile[],
+    private readonly parts: readonly number[],
+    private readonly copies: ArrayLike<number>,
+    private readonly goals: Goals,
+  ) {
+    this.pileIndex = new Map(piles.map((pile, index) => [pile, index]));
+  }
+
+  get size(): number {
+    return this.columns.size;
+  }
+
+  /** Takes in the boards of a layout; true when one of them is new. */
+  learn(boards: readonly FilledBoard[]): boolean {
+    let grown = false;
+    for (const board of boards) grown = this.add(board) || grown;
+    return grown;
+  }
+
+  private add(board: FilledBoard): boolean {
+    const key = `${this.pileIndex.get(board.pile)}|${board.filling.used.join()}`;
+    const known = this.columns.get(key);
+    if (known && this.cost(known.board) <= this.cost(board) + 1e-9) return false;
+    this.columns.set(key, { board, key });
+    return true;
+  }
+
+  /** Cents, and a little for the wood that is used up, so that among equal prices the better offcut wins. */
+  private cost(board: FilledBoard): number {
+    const largest = Math.max(...this.piles.map((pile) => pile.stock.length * pile.stock.width));
+    const perBoard = 0.4 / Math.max(1, this.totalBoards());
+    const used = (board.used / largest) * perBoard;
+    if (this.goals.first === 'cuts') return board.cuts * 100 + board.pile.price * 1e-3 + used;
+    return board.pile.price + used + (board.cuts / 1000) * perBoard;
+  }
+
+  private totalBoards(): number {
+    return Math.min(
+      this.piles.reduce((sum, pile) => sum + pile.left, 0),
+      this.parts.reduce((sum, part) => sum + this.copies[part]!, 0),
+    );
+  }
+
+  private model(whole: boolean): { model: LinearModel; columns: readonly Column[]; penalty: readonly number[] } {
+    const columns = [...this.columns.values()];
+    const dearest = Math.max(1, ...columns.map((column) => this.cost(column.board)));
+    // Leaving a part out costs more than any board, the larger part the more.
+    const areas = this.parts.map((part) => areaOf(this.job.parts[part]!.outline));
+    const penalty = areas.map((area) => dearest * (4 + area / Math.max(...areas)));
+    const rowOf = (part: number) =>
+      columns.flatMap((column, index) =>
+        (column.board.filling.used[part] ?? 0) > 0 ? [[index, column.board.filling.used[part]!] as const] : [],
+      );
+    return {
+      columns,
+      penalty,
+      model: {
+        columns: [
+          ...columns.map((column) => ({ cost: this.cost(column.board), most: column.board.pile.left, whole })),
+          ...this.parts.map((part, index) => ({ cost: penalty[index]!, most: this.copies[part]!, whole: false })),
+        ],
+        rows: [
+          ...this.parts.map((part, index) => ({
+            terms: [...rowOf(part), [columns.length + index, 1] as const],
+            sense: 'at least' as const,
+            limit: this.copies[part]!,
+          })),
+          ...this.piles.map((pile) => ({
+            terms: columns.flatMap((column, index) => (column.board.pile === pile ? [[index, 1] as const] : [])),
+            sense: 'at most' as const,
+            limit: pile.left,
+          })),
+        ],
+      },
+    };
+  }
+
+  /**
+   * One round of pricing: the linear master, then for every pile the boards worth more than they cost. `beam` is how widely the board
+   * filler looks; `shake` turns the prices a little, so that other boards are found. True when a column came in.
+   */
+  price(solver: LinearSolver, beam: number, shake: (part: number) => number, halted: () => boolean): boolean {
+    const { model } = this.model(false);
+    const solved = solver(model, LINEAR_SECONDS);
+    if (!solved) return false;
+    const values = new Float64Array(this.job.parts.length);
+    for (const [index, part] of this.parts.entries()) values[part] = Math.max(0, solved.duals[index]!) * shake(part);
+    const wanted = Int32Array.from({ length: this.job.parts.length }, (_unused, part) => (values[part]! > 1e-9 ? this.copies[part]! : 0));
+    let grown = false;
+    for (const [index, pile] of this.piles.entries()) {
+      if (halted()) break;
+      if (pile.left <= 0) continue;
+      const quota = Math.min(0, solved.duals[this.parts.length + index]!);
+      const filling = pile.filler.fill({ copies: wanted, values }, beam, pile.ends);
+      if (filling.pieces.length === 0 || filling.value <= pile.price - quota + 1e-6) continue;
+      grown = this.add(weigh(pile, filling, this.job.saw, this.goals)) || grown;
+    }
+    return grown;
+  }
+
+  /** How many boards to cut like which, in whole numbers; copies beyond the demand are left off their boards. */
+  choose(solver: LinearSolver, seconds: number): Construction | null {
+    const { model, columns } = this.model(true);
+    const solved = solver(model, seconds);
+    if (!solved) return null;
+    const boards: FilledBoard[] = [];
+    const spare = new Int32Array(this.job.parts.length);
+    for (const part of this.parts) spare[part] = -this.copies[part]!;
+    columns.forEach((column, index) => {
+      const count = Math.round(solved.values[index]!);
+      for (let repeat = 0; repeat < count; repeat += 1) {
+        boards.push(column.board);
+        column.board.filling.used.forEach((used, part) => {
+          spare[part]! += used;
+        });
+      }
+    });
+    const missing = Int32Array.from(spare, (over) => Math.max(0, -over));
+    // From the last piece of the dearest boards on, so that what is left of them is long.
+    const order = boards.map((_board, index) => index).sort((a, b) => boards[b]!.pile.price - boards[a]!.pile.price);
+    for (const index of order) {
+      const { pile, filling } = boards[index]!;
+      if (!filling.used.some((used, part) => used > 0 && spare[part]! > 0)) continue;
+      const kept: Piece[] = [];
+      for (const piece of [...filling.pieces].sort((a, b) => b.x - a.x)) {
+        if (spare[piece.shape.part]! > 0) spare[piece.shape.part]! -= 1;
+        else kept.push(piece);
+      }
+      boards[index] = weigh(pile, fillingOf(kept.reverse(), this.job.parts.length), this.job.saw, this.goals);
+    }
+    return { boards: boards.filter((board) => board.filling.pieces.length > 0), missing };
+  }
+}
+
+function fillingOf(pieces: readonly Piece[], parts: number): Filling {
+  const used = new Array<number>(parts).fill(0);
+  for (const piece of pieces) used[piece.shape.part]! += 1;
+  return { pieces, used, value: 0 };
+}
