@@ -104,7 +104,7 @@ export class AcceptanceService {
       const which = gone.length === 1 ? 'One kind of board is' : `${gone.length} kinds of boards are`;
       throw conflict('The rack has changed', `${which} no longer there in the number this layout needs. Lay the batch out again.`);
     }
-    const made = batchJob(batch, boards, 1);
+    const made = batchJob(batch, boards);
     if (!made.ok)
       throw unsound(
         'This plan gives no sound box',

@@ -7,7 +7,9 @@ import {
   type BatchRecord,
   type BoardRecord,
   boardRecord,
+  layoutChoices,
   type NewBatch,
+  NO_CHOICES,
 } from '@spare-knot/core/exchange/kept.js';
 import { layoutDocument } from '@spare-knot/core/exchange/layout-file.js';
 import { saw as sawSchema } from '@spare-knot/core/exchange/layout-job-file.js';
@@ -25,6 +27,7 @@ interface BatchRow {
   division: BatchRecord['division'];
   plan: string;
   saw: string;
+  choices: string | null;
   changed_at: Date;
   deleted_at: Date | null;
 }
@@ -45,6 +48,7 @@ const columnsOf = (batch: NewBatch) => ({
   division: batch.division,
   plan: JSON.stringify(z.encode(planDocument, batch.plan)),
   saw: JSON.stringify(z.encode(sawSchema, batch.saw)),
+  choices: JSON.stringify(z.encode(layoutChoices, batch.choices)),
   changed_at: new Date(),
 });
 
@@ -171,6 +175,7 @@ export class BatchesRepository {
         division: row.division,
         plan: planDocument.parse(parsed(row.plan)),
         saw: sawSchema.parse(parsed(row.saw)),
+        choices: row.choices ? layoutChoices.parse(parsed(row.choices)) : NO_CHOICES,
         changedAt: row.changed_at.toISOString(),
         proposed: found && !found.accepted_at ? layoutDocument.parse(parsed(found.layout)) : null,
         accepted: found?.accepted_at

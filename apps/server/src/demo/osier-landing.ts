@@ -6,7 +6,7 @@ import { slantRoof } from '@spare-knot/core/box/families/slant-roof/family.js';
 import { findWood } from '@spare-knot/core/box/find-wood.js';
 import type { BoxPlan, PanelWood } from '@spare-knot/core/box/plan.js';
 import { startPlan } from '@spare-knot/core/box/start-plan.js';
-import type { NewBatch, NewBoard } from '@spare-knot/core/exchange/kept.js';
+import { type NewBatch, type NewBoard, NO_CHOICES } from '@spare-knot/core/exchange/kept.js';
 import { STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
 import { fromInches, fromMm } from '@spare-knot/core/measure/ticks.js';
 import type { Defect } from '@spare-knot/core/wood/board.js';
@@ -119,6 +119,7 @@ export function demoBatches(): NewBatch[] {
     division: 16,
     plan: of,
     saw: STANDARD_SAW,
+    choices: NO_CHOICES,
   });
   const ply = named('Ply, corner gone');
   const atHand = demoBoards();

@@ -26,7 +26,15 @@ export interface BatchEditing {
   settle: () => Promise<BatchRecord>;
 }
 
-const draftOf = ({ name, boxes, units, division, plan, saw }: BatchRecord): Draft => ({ name, boxes, units, division, plan, saw });
+const draftOf = ({ name, boxes, units, division, plan, saw, choices }: BatchRecord): Draft => ({
+  name,
+  boxes,
+  units,
+  division,
+  plan,
+  saw,
+  choices,
+});
 const keyOf = (id: string) => `spare-knot.draft.${id}`;
 
 /** What was typed here but not kept, from before a reload; only if the batch has not moved on since. */

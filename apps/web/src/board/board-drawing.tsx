@@ -1,12 +1,12 @@
 import { partName } from '@spare-knot/core/box/panel-names.js';
-import type { LayoutJob } from '@spare-knot/core/layout/job.js';
+import type { LayoutJob, Placement } from '@spare-knot/core/layout/job.js';
 import type { LaidBoard } from '@spare-knot/core/layout/layout.js';
 import { placePart } from '@spare-knot/core/layout/placed.js';
 import { printLength } from '@spare-knot/core/measure/print.js';
 import { TICKS_PER_INCH, TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure/ticks.js';
 import { boardMarks, type TapeMark } from '@spare-knot/core/sawing/tape-marks.js';
 import type { BoardKind, Point, Zone } from '@spare-knot/core/wood/board.js';
-import { type ReactNode, useId, useMemo } from 'react';
+import { type ReactNode, type SVGProps, useId, useMemo } from 'react';
 import { useUnits } from '../measure/units';
 import { DefectMark } from './defect-mark';
 
@@ -21,6 +21,18 @@ interface Props {
   tape?: boolean;
   label: string;
   children?: ReactNode;
+  /** How a piece looks and what moves it, where pieces can be moved by hand. */
+  hand?: (placement: Placement) => PieceInHand;
+}
+
+/** A piece that can be taken hold of: by the mouse, a finger or the keyboard. */
+export interface PieceInHand {
+  label: string;
+  pinned: boolean;
+  selected: boolean;
+  /** Where it is held while it is dragged, in drawn pixels from where it lies. */
+  shift: readonly [number, number] | null;
+  on: Pick<SVGProps<SVGGElement>, 'onPointerDown' | 'onPointerMove' | 'onPointerUp' | 'onPointerCancel' | 'onKeyDown' | 'onFocus'>;
 }
 
 const TAPE_HEIGHT = 24;
@@ -45,7 +57,7 @@ function grainLines(length: number, height: number, seed: number): string[] {
  * A board lying on the bench, to scale, seen from face A with its near edge below: wood, defects, and where they are laid out the
  * panels with their far faces, waste, kept offcuts, and the tape with the marks to pencil.
  */
-export function BoardDrawing({ board, scale, laid, names, tape = false, label, children }: Props) {
+export function BoardDrawing({ board, scale, laid, names, tape = false, label, children, hand }: Props) {
   const { style } = useUnits();
   const id = useId().replace(/[^a-z0-9]/gi, '');
   const length = board.length * scale;
@@ -117,13 +129,30 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
           );
           const roughUp = (placement.flipped ? board.faceB : board.faceA) === 'rough';
           const box = Math.floor(placement.copy / Math.max(1, part.quantity / boxesOf(laid.job))) + 1;
+          const held = hand?.(placement);
           return (
-            <g key={`${placement.part}/${placement.copy}`} data-part={placement.part}>
+            <g
+              key={`${placement.part}/${placement.copy}`}
+              data-part={placement.part}
+              {...(held && {
+                ...held.on,
+                role: 'button',
+                tabIndex: 0,
+                'aria-label': held.label,
+                'aria-pressed': held.pinned,
+                className: 'cursor-grab touch-none outline-none',
+                ...(held.shift && {
+                  transform: `translate(${held.shift[0]} ${held.shift[1]})`,
+                  opacity: 0.75,
+                  pointerEvents: 'none' as const,
+                }),
+              })}
+            >
               <polygon
                 points={points(placed.faceA, scale, board.width)}
-                fill="#f2dcbc"
-                stroke="#2c2013"
-                strokeWidth="1.1"
+                fill={held?.selected ? '#e2edf7' : '#f2dcbc'}
+                stroke={held?.selected ? '#1d5a96' : '#2c2013'}
+                strokeWidth={held?.selected ? 2.4 : 1.1}
                 strokeLinejoin="round"
               />
               {roughUp && <polygon points={points(placed.faceA, scale, board.width)} fill={`url(#${id}r)`} />}
@@ -153,6 +182,9 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
                 ]}
                 fill="#1f1609"
               />
+              {held?.pinned && (
+                <circle cx={left * scale + 8} cy={(board.width - upper) * scale + 8} r="4.2" fill="#a8321f" stroke="#fff" strokeWidth="1" />
+              )}
             </g>
           );
         })}
@@ -161,7 +193,7 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
             <DefectMark key={index} defect={defect} scale={scale} boardWidth={board.width} />
           ))}
         </g>
-        <rect width={length} height={height} fill="none" stroke="#6b4c26" strokeWidth="1.2" />
+        <rect data-wood="" width={length} height={height} fill="none" stroke="#6b4c26" strokeWidth="1.2" pointerEvents="none" />
         {children}
         {tape && <Tape length={board.length} scale={scale} y={height + 2} marks={marks.filter((mark) => mark.row === 'near')} />}
       </g>

@@ -4,6 +4,7 @@ import { findAnimals } from '@spare-knot/core/animals/find.js';
 import { familyById } from '@spare-knot/core/box/families/families.js';
 import { findWood } from '@spare-knot/core/box/find-wood.js';
 import { startPlan } from '@spare-knot/core/box/start-plan.js';
+import { NO_CHOICES } from '@spare-knot/core/exchange/kept.js';
 import { STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
@@ -44,6 +45,7 @@ export function NewBatchPage() {
         division: style.division,
         plan,
         saw: STANDARD_SAW,
+        choices: NO_CHOICES,
       });
       queries.setQueryData(['batch', batch.id], batch);
       void queries.invalidateQueries({ queryKey: ['batches'] });

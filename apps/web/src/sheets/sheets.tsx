@@ -33,7 +33,7 @@ export function Sheets() {
   const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
   const boards = batch.accepted ? batch.accepted.boards : rack.boards;
   const layout = batch.accepted ? batch.accepted.layout : batch.proposed;
-  const made = useMemo(() => (boards.length > 0 ? batchJob(draft, boards, 1) : null), [draft, boards]);
+  const made = useMemo(() => (boards.length > 0 ? batchJob(draft, boards) : null), [draft, boards]);
   const size = PAPERS[paper];
   const names = useMemo(
     () => (sound ? panelNames(familyById(draft.plan.family), sound.box) : new Map<string, string>()),

@@ -1,19 +1,20 @@
 import { familyById } from '@spare-knot/core/box/families/families.js';
 import { panelNames, partName } from '@spare-knot/core/box/panel-names.js';
 import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
-import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
+import type { BoardRecord, LayoutChoices } from '@spare-knot/core/exchange/kept.js';
 import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
+import type { Goals } from '@spare-knot/core/layout/goals.js';
 import type { LayoutJob, Saw } from '@spare-knot/core/layout/job.js';
 import type { Layout } from '@spare-knot/core/layout/layout.js';
+import { countCuts, shortPieces, usedCost } from '@spare-knot/core/layout/summary.js';
 import { printMoney } from '@spare-knot/core/measure/money.js';
+import type { Ticks } from '@spare-knot/core/measure/ticks.js';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { client } from '../api/client';
 import { useBatch } from '../batch/batch-context';
 import { StationActions } from '../batch/station-actions';
-import { BoardDrawing } from '../board/board-drawing';
-import { useWidth } from '../board/use-width';
 import { AngleField } from '../measure/angle-field';
 import { Length } from '../measure/length';
 import { LengthField } from '../measure/length-field';
@@ -21,8 +22,16 @@ import { RACK, useRack } from '../rack/use-rack';
 import { useNotice } from '../ui/notice';
 import { Trouble } from '../ui/trouble';
 import { useLayoutSearch } from '../workers/use-layout-search';
+import { CompareWays, type Way } from './compare-ways';
+import { FitPanel } from './fit-panel';
+import { LaidOut } from './laid-out';
 
-const SECONDS = 3;
+/** How a bound was proven, in words. */
+const PROOFS: Record<Layout['boundProof'], string> = {
+  area: 'by area and length with kerfs',
+  lp: 'by the best mix of boards',
+  exact: 'by trying every mix of boards',
+};
 
 /** The boards, laid out, and how far that is from the best possible. */
 export function LayoutStation() {
@@ -38,11 +47,19 @@ export function LayoutStation() {
   const accepted = batch.accepted;
   const boards: readonly BoardRecord[] = accepted ? accepted.boards : rack.boards;
   const ready = accepted !== null || rack.query.data !== undefined;
-  const job = useMemo(() => {
+  const made = useMemo(() => {
     if (!ready || !built.ok) return null;
-    const made = batchJob({ name: 'batch', plan: draft.plan, boxes: draft.boxes, saw: draft.saw }, boards, SECONDS);
-    return made.ok ? made.job : null;
-  }, [ready, built.ok, draft.plan, draft.boxes, draft.saw, boards]);
+    const of = batchJob({ name: 'batch', plan: draft.plan, boxes: draft.boxes, saw: draft.saw, choices: draft.choices }, boards);
+    return of.ok ? of : null;
+  }, [ready, built.ok, draft.plan, draft.boxes, draft.saw, draft.choices, boards]);
+  const job = made?.job ?? null;
+  const { goals, forbidden } = draft.choices;
+  const change = (choices: Partial<LayoutChoices>) => edit((current) => ({ ...current, choices: { ...current.choices, ...choices } }));
+  const way: Way = draft.saw.rip ? goals.first : 'chop';
+  const question = useMemo(
+    () => (job ? { plan: draft.plan, boxes: draft.boxes, stock: job.stock, saw: draft.saw, inches: draft.units === 'inch' } : null),
+    [job, draft.plan, draft.boxes, draft.saw, draft.units],
+  );
 
   const keep = async (layout: Layout) => {
     if (layout.boards.length === 0) return;
@@ -62,21 +79,23 @@ export function LayoutStation() {
   proposed.current = batch.proposed;
   const [held, setHeld] = useState<Layout | null>(null);
   const started = useRef(false);
+  // What was kept answers the goals that it was found for, not those chosen since.
+  const firstGoals = useRef(goals);
   useEffect(() => {
     if (!job || accepted) return;
     const kept = proposed.current;
-    if (kept && kept.unplaced.length === 0 && checkLayout(job, kept).length === 0) {
+    if (kept && goals === firstGoals.current && kept.unplaced.length === 0 && checkLayout(job, kept).length === 0) {
       setHeld(kept);
       return;
     }
     setHeld(null);
     // The first time at once; later a moment after the last change.
-    const timer = setTimeout(() => start(job), started.current ? 120 : 0);
+    const timer = setTimeout(() => start(job, goals), started.current ? 40 : 0);
     started.current = true;
     return () => clearTimeout(timer);
-  }, [job, accepted, start]);
+  }, [job, goals, accepted, start]);
 
-  const layout = accepted ? accepted.layout : (search.layout ?? held);
+  const layout = accepted ? accepted.layout : (held ?? search.layout);
   const take = async () => {
     if (!layout || busy) return;
     setBusy(true);
@@ -163,11 +182,58 @@ export function LayoutStation() {
             , then they are laid out here.
           </p>
         )}
-        {job && layout && <LaidOut job={job} layout={layout} boards={boards} names={names} />}
+        {made && made.brokenPins.length > 0 && (
+          <ul role="alert" className="mb-2 rounded-md border border-warn bg-warn-pale p-2 text-sm">
+            {made.brokenPins.map(({ pin, reason }) => (
+              <li key={`${pin.part}/${pin.copy}`}>
+                {partName(names, pin.part)} is not kept where it was pinned: {reason}.
+              </li>
+            ))}
+            <li>
+              <button type="button" className="link min-h-7" onClick={() => change({ pinned: [...(job?.pinned ?? [])] })}>
+                Forget these pins
+              </button>
+            </li>
+          </ul>
+        )}
+        {job && layout && (
+          <LaidOut
+            job={job}
+            layout={layout}
+            boards={boards}
+            names={names}
+            locked={locked}
+            onPins={(next) =>
+              edit((current) => ({ ...current, choices: { ...current.choices, pinned: [...next(current.choices.pinned)] } }))
+            }
+            onForbid={(board) =>
+              change({ forbidden: [...forbidden, board], pinned: draft.choices.pinned.filter((pin) => pin.stock !== board) })
+            }
+          />
+        )}
         {job && !layout && boards.length > 0 && <p className="p-6 text-center">Laying out…</p>}
       </section>
       <aside className="grid content-start gap-3">
-        {layout && <Statement layout={layout} boxes={draft.boxes} roles={names} />}
+        {job && layout && <Statement job={job} layout={layout} boxes={draft.boxes} roles={names} handHeld={draft.choices.handHeld} />}
+        {forbidden.length > 0 && !locked && (
+          <section className="card p-3" aria-label="Boards left alone">
+            <h2 className="text-base">Left alone</h2>
+            <ul>
+              {forbidden.map((id) => (
+                <li key={id} className="flex justify-between">
+                  {boards.find((board) => board.id === id)?.name ?? 'A board that is gone'}
+                  <button
+                    type="button"
+                    className="link min-h-7"
+                    onClick={() => change({ forbidden: forbidden.filter((each) => each !== id) })}
+                  >
+                    use it again
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
         {!accepted && (
           <section className="card p-3" aria-label="Search">
             {search.running ? (
@@ -187,12 +253,38 @@ export function LayoutStation() {
                 <p role="status" className="text-soft">
                   {search.layout ? 'The search has ended.' : held ? 'As it was kept.' : ''}
                 </p>
-                <button type="button" className="btn mt-1" disabled={!job} onClick={() => job && start(job)}>
+                <button
+                  type="button"
+                  className="btn mt-1"
+                  disabled={!job}
+                  onClick={() => {
+                    setHeld(null);
+                    if (job) start(job, goals);
+                  }}
+                >
                   Look again
                 </button>
               </>
             )}
           </section>
+        )}
+        {job && (
+          <CompareWays
+            job={job}
+            goals={goals}
+            way={way}
+            locked={locked}
+            onTake={(next) =>
+              edit((current) => ({
+                ...current,
+                saw: { ...current.saw, rip: next !== 'chop' },
+                choices: { ...current.choices, goals: { ...current.choices.goals, first: next === 'chop' ? 'cost' : next } },
+              }))
+            }
+          />
+        )}
+        {question && (
+          <FitPanel question={question} names={names} locked={locked} onTake={(plan) => edit((current) => ({ ...current, plan }))} />
         )}
         <section className="card p-3" aria-label="Boxes and saw">
           <h2 className="text-base">Boxes and saw</h2>
@@ -240,7 +332,47 @@ export function LayoutStation() {
                 disabled={locked}
                 onChange={(width) => changeSaw({ keep: { ...draft.saw.keep, width } })}
               />
+              <LengthField
+                label="Held by hand from"
+                value={draft.choices.handHeld}
+                disabled={locked}
+                onChange={(handHeld) => change({ handHeld })}
+              />
+              {!draft.saw.rip && (
+                <LengthField
+                  label="Cuts across up to"
+                  value={draft.choices.crosscut ?? 305 * 320}
+                  disabled={locked}
+                  onChange={(crosscut) => change({ crosscut: crosscut > 0 ? crosscut : null })}
+                />
+              )}
             </div>
+            <label className="mt-2 flex min-h-7 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-4 accent-chalk"
+                checked={!draft.saw.throughCuts}
+                disabled={locked}
+                onChange={(event) => changeSaw({ throughCuts: !event.target.checked })}
+              />
+              A jigsaw may part what no through cut does
+            </label>
+            <label className="mt-1 block">
+              <span className="label block">Look for better for</span>
+              <select
+                className="field"
+                value={draft.choices.seconds}
+                disabled={locked}
+                onChange={(event) => change({ seconds: Number(event.target.value) })}
+              >
+                {[1, 3, 5, 10, 20, 60].map((seconds) => (
+                  <option key={seconds} value={seconds}>
+                    {seconds} s
+                  </option>
+                ))}
+              </select>
+            </label>
+            <OffcutClasses goals={goals} locked={locked} onChange={(classes) => change({ goals: { ...goals, classes } })} />
           </details>
           <p className="mt-2 text-sm text-soft">
             Measure the kerf on a scrap: it is the saw’s, not the book’s. Guards on, eyes and ears covered; pieces too short to hold are
@@ -274,14 +406,70 @@ function BoxCount({ value, locked, onChange }: { value: number; locked: boolean;
   );
 }
 
-function Statement({ layout, boxes, roles }: { layout: Layout; boxes: number; roles: ReadonlyMap<string, string> }) {
+/** What an offcut is worth by its length, to set. */
+function OffcutClasses({
+  goals,
+  locked,
+  onChange,
+}: {
+  goals: Goals;
+  locked: boolean;
+  onChange: (classes: Goals['classes'][number][]) => void;
+}) {
+  return (
+    <fieldset className="mt-2" disabled={locked}>
+      <legend className="label">What an offcut is worth, of its share of the board</legend>
+      {goals.classes.map((each, index) => (
+        <div key={index} className="mt-1 flex items-center gap-2">
+          <span className="flex-1 text-sm">
+            from <Length ticks={each.from} unit />
+          </span>
+          <input
+            type="range"
+            min="0"
+            max="1"
+            step="0.1"
+            aria-label={`Worth of an offcut from ${Math.round(each.from / 320)} mm on`}
+            value={each.worth}
+            className="h-6 w-24 accent-chalk"
+            onChange={(event) =>
+              onChange(goals.classes.map((other, at) => (at === index ? { ...other, worth: Number(event.target.value) } : other)))
+            }
+          />
+          <span className="mono w-10 text-right text-sm">{Math.round(each.worth * 100)} %</span>
+        </div>
+      ))}
+    </fieldset>
+  );
+}
+
+function Statement({
+  job,
+  layout,
+  boxes,
+  roles,
+  handHeld,
+}: {
+  job: LayoutJob;
+  layout: Layout;
+  boxes: number;
+  roles: ReadonlyMap<string, string>;
+  handHeld: Ticks;
+}) {
   const { boards, cost, lowerBound, optimal, unplaced } = layout;
   const count = `${boards.length} ${boards.length === 1 ? 'board' : 'boards'}`;
   const kept = boards.reduce((sum, board) => sum + board.offcuts.length, 0);
+  const short = shortPieces(job, handHeld);
   const gap = cost > 0 ? ((cost - lowerBound) / cost) * 100 : 0;
   const rows: [string, string][] = [
     ['Whole boards, price', printMoney(cost)],
+    ['Only what is used', printMoney(usedCost(job, layout))],
     ['For one box', printMoney(Math.round(cost / boxes))],
+    ['Cuts', String(countCuts(job, layout))],
+    [
+      'Different patterns',
+      String(new Set(boards.map((board) => JSON.stringify([board.stock, board.placements.map(({ part, x, y }) => [part, x, y])]))).size),
+    ],
     ['Wood in the boxes', `${(layout.yield * 100).toFixed(1)} %`],
     ['Wasted', `${(100 - layout.yield * 100).toFixed(1)} %`],
     ['Back to the rack', `${kept} ${kept === 1 ? 'piece' : 'pieces'}`],
@@ -308,6 +496,8 @@ function Statement({ layout, boxes, roles }: { layout: Layout; boxes: number; ro
             </Link>
           </p>
         </div>
+      ) : cost === 0 ? (
+        <h2 className="text-lg">{count}, none with a price</h2>
       ) : optimal ? (
         <h2 className="text-lg">{count}, and no layout can cost less</h2>
       ) : (
@@ -317,9 +507,15 @@ function Statement({ layout, boxes, roles }: { layout: Layout; boxes: number; ro
       )}
       <p className="text-sm text-soft">
         {optimal
-          ? 'Proven: the panels with their kerfs need boards of at least this price.'
-          : `At most ${gap.toFixed(1)} % above the best possible: by area and length with kerfs, no layout can cost less than ${printMoney(lowerBound)}.`}
+          ? `Proven ${PROOFS[layout.boundProof]}: the panels with their kerfs need boards of at least this price.`
+          : `At most ${gap.toFixed(1)} % above the best possible: ${PROOFS[layout.boundProof]}, no layout can cost less than ${printMoney(lowerBound)}.`}
       </p>
+      {short.length > 0 && (
+        <p className="mt-1 border-l-4 border-warn pl-2 text-sm">
+          Too short to hold by hand: {short.map(({ part }) => partName(roles, part).toLowerCase()).join(', ')}. Cut them off the long board
+          with a stop and a clamp.
+        </p>
+      )}
       <dl className="mt-2">
         {rows.map(([name, value]) => (
           <div key={name} className="flex justify-between border-b border-dotted border-line py-0.5">
@@ -329,54 +525,5 @@ function Statement({ layout, boxes, roles }: { layout: Layout; boxes: number; ro
         ))}
       </dl>
     </section>
-  );
-}
-
-function LaidOut({
-  job,
-  layout,
-  boards,
-  names,
-}: {
-  job: LayoutJob;
-  layout: Layout;
-  boards: readonly BoardRecord[];
-  names: ReadonlyMap<string, string>;
-}) {
-  const [ref, width] = useWidth<HTMLOListElement>();
-  const used = layout.boards.flatMap((laid) => boards.filter((board) => board.id === laid.stock));
-  const longest = Math.max(1, ...used.map((board) => board.length));
-  const scale = (width - 4) / longest;
-  const seen = new Map<string, number>();
-  return (
-    <ol ref={ref} className="grid gap-2.5">
-      {width > 0 &&
-        layout.boards.map((laid) => {
-          const board = boards.find((each) => each.id === laid.stock);
-          if (!board) return null;
-          const number = (seen.get(board.id) ?? 0) + 1;
-          seen.set(board.id, number);
-          const title = board.quantity > 1 ? `${board.name} ${number}` : board.name;
-          return (
-            <li key={`${laid.stock}/${laid.piece}`}>
-              <p className="mb-0.5 flex gap-3 text-sm">
-                <strong>{title}</strong>
-                <span className="text-soft">
-                  <Length ticks={board.thickness} /> × <Length ticks={board.width} /> × <Length ticks={board.length} unit />, face A up (
-                  {board.faceA})
-                </span>
-              </p>
-              <BoardDrawing
-                board={board}
-                scale={scale}
-                laid={{ job, board: laid }}
-                names={names}
-                tape
-                label={`${title}: ${laid.placements.length} panels, ${laid.offcuts.length} offcuts to keep`}
-              />
-            </li>
-          );
-        })}
-    </ol>
   );
 }

@@ -15,7 +15,12 @@ export function startPlan(family: Family, animal: Animal, wood: PanelWood): BoxP
   const boards = Object.fromEntries(
     family.roles.filter((role) => !role.offBoard).map((role) => [role.id, role.stick ? stickOf(role.stick, wood) : wood]),
   );
-  return { family: family.id, animal: animal.id, ...family.suit(animal), wood: family.startWood?.(animal, boards) ?? boards };
+  const choices = family.suit(animal);
+  // A kind of box has a least size, whoever it is for; one that is too small for an animal is refused at its field.
+  const sizes = Object.fromEntries(
+    Object.entries(choices.sizes).map(([id, size]) => [id, Math.max(size, family.parameters.find((each) => each.id === id)?.least ?? size)]),
+  );
+  return { family: family.id, animal: animal.id, ...choices, sizes, wood: family.startWood?.(animal, boards) ?? boards };
 }
 
 /** The plan in another family: sizes that suit its animal, and the wood of each role that both families have. */

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { BIT_KINDS } from '../box/bits.js';
+import { STANDARD_CLASSES } from '../layout/goals.js';
 import { planDocument } from './box-plan-file.js';
 import { layoutDocument } from './layout-file.js';
-import { boardKindFields, saw } from './layout-job-file.js';
-import { count, name, positiveLength } from './units.js';
+import { boardKindFields, placementFields, saw } from './layout-job-file.js';
+import { count, distance, name, positiveLength } from './units.js';
 
 /** What the server keeps and the page shows. On the wire lengths are millimetres, inside ticks. */
 
@@ -20,6 +21,30 @@ export const boardList = z.object({ boards: z.array(boardRecord) });
 
 export const units = z.enum(['inch', 'mm']);
 export const division = z.literal([1, 10, 16, 32, 64]);
+/** What the maker asks of a batch's layout beside the saw. Boards are named by their ids on the rack. */
+export const layoutChoices = z.object({
+  pinned: z
+    .array(z.object({ ...placementFields, stock: name, piece: count }))
+    .max(2000)
+    .default([]),
+  /** Boards that are left alone. */
+  forbidden: z.array(name).max(1000).default([]),
+  goals: z
+    .object({
+      first: z.enum(['cost', 'cuts', 'offcut']),
+      classes: z.array(z.object({ from: distance, worth: z.number().min(0).max(10) })).max(12),
+    })
+    .default({ first: 'cost', classes: [...STANDARD_CLASSES] }),
+  /** Seconds that the search goes on looking for better. */
+  seconds: z.number().min(0.1).max(120).default(5),
+  /** Widest board that the saw cuts across, where nothing is ripped; null: any. */
+  crosscut: positiveLength.nullable().default(null),
+  /** Shortest piece that is held by hand at the saw: about 200 mm, common practice, no source. */
+  handHeld: distance.default(200 * 320),
+});
+export type LayoutChoices = z.output<typeof layoutChoices>;
+export const NO_CHOICES: LayoutChoices = layoutChoices.decode({});
+
 const batchFields = {
   name: z.string().trim().min(1).max(120),
   boxes: z.number().int().min(1).max(1000),
@@ -27,6 +52,7 @@ const batchFields = {
   division,
   plan: planDocument,
   saw,
+  choices: layoutChoices.default(NO_CHOICES),
 };
 
 export const newBatch = z.object(batchFields);

@@ -118,9 +118,12 @@ export class ColumnPool {
       if (halted()) break;
       if (pile.left <= 0) continue;
       const quota = Math.min(0, solved.duals[this.parts.length + index]!);
-      const filling = pile.filler.fill({ copies: wanted, values }, beam, pile.ends);
-      if (filling.pieces.length === 0 || filling.value <= pile.price - quota + 1e-6) continue;
-      grown = this.add(weigh(pile, filling, this.job.saw, this.goals)) || grown;
+      for (const plain of this.goals.first === 'cuts' ? [true, false] : [false]) {
+        const filling = pile.filler.fill({ copies: wanted, values, plain }, beam, pile.ends);
+        if (filling.pieces.length === 0) continue;
+        const board = weigh(pile, filling, this.job.saw, this.goals);
+        if (filling.value > this.cost(board) - quota + 1e-6) grown = this.add(board) || grown;
+      }
     }
     return grown;
   }

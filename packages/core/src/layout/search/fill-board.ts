@@ -49,6 +49,8 @@ export interface Wanted {
   copies: ArrayLike<number>;
   /** What one copy is worth, by part index. */
   values: ArrayLike<number>;
+  /** One piece after the other along the board, nothing ripped off beside them: fewer cuts. */
+  plain?: boolean;
 }
 
 const SQUARE: Point = [1, 0];
@@ -90,7 +92,7 @@ export class BoardFiller {
     const copies = Int32Array.from({ length: this.partCount }, (_unused, part) => wanted.copies[part] ?? 0);
     const total = { pieces: [] as Piece[], used: new Array<number>(this.partCount).fill(0), value: 0 };
     for (const [left, right] of ends) {
-      const filling = this.fillRegion({ left, right, bottom: 0, top: this.stock.width }, { copies, values: wanted.values }, beam);
+      const filling = this.fillRegion({ left, right, bottom: 0, top: this.stock.width }, { ...wanted, copies }, beam);
       total.pieces.push(...filling.pieces);
       total.value += filling.value;
       filling.used.forEach((count, part) => {
@@ -103,6 +105,7 @@ export class BoardFiller {
 
   /** One lane as wide as the region, or a lane ripped off its lower edge and the rest above it, whichever is worth more. */
   private fillRegion(region: Region, wanted: Wanted, beam: number): Filling {
+    if (wanted.plain) return this.fillLane(region, wanted, beam, 0);
     const whole = this.fillLane(region, wanted, beam, 2);
     const wide = region.top - region.bottom;
     if (!this.saw.rip || wide < 2 * this.narrowest + this.saw.kerf) return whole;

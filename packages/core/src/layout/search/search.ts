@@ -369,10 +369,22 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
   }
   return { ...layout, seconds: (control.clock() - started) / 1000 };
 
+  /** Where cuts count first, every other board is filled without rips beside the pieces. */
+  function plain(): boolean {
+    return goals.first === 'cuts' && random() < 0.5;
+  }
+
   /** Everything anew, parts on badly filled boards having become worth more. */
   function revalued(group: Group): Construction | null {
     const values = group.values.map((value) => value * (0.92 + 0.16 * random()));
-    const result = construct(job, group.piles, { copies: group.copies, values }, 6 + Math.floor(random() * 14), goals, halted);
+    const result = construct(
+      job,
+      group.piles,
+      { copies: group.copies, values, plain: plain() },
+      6 + Math.floor(random() * 14),
+      goals,
+      halted,
+    );
     for (const { pile, filling } of result.boards) {
       const used = filling.pieces.reduce((total, piece) => total + meanArea(job.parts[piece.shape.part]!), 0);
       const waste = Math.min(3, (pile.stock.length * pile.stock.width) / used);
@@ -399,7 +411,7 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     const values = group.values.map((value) => value * (0.8 + 0.4 * random()));
     // The piles themselves stay what boards are known by; only how many are left differs.
     const reduced = free.map(({ pile, left }) => ({ ...pile, left }));
-    const result = construct(job, reduced, { copies: wanted, values }, 8 + Math.floor(random() * 24), goals, halted);
+    const result = construct(job, reduced, { copies: wanted, values, plain: plain() }, 8 + Math.floor(random() * 24), goals, halted);
     const original = new Map(reduced.map((pile, index) => [pile, group.piles[index]!]));
     return { boards: [...kept, ...result.boards.map((board) => ({ ...board, pile: original.get(board.pile)! }))], missing: result.missing };
   }

@@ -1,0 +1,15 @@
+import { type FitOffer, type FitQuestion, fitOffers } from '@spare-knot/core/layout/fit.js';
+
+export type FitWord = { kind: 'share'; share: number } | { kind: 'done'; offers: FitOffer[] };
+
+self.onmessage = ({ data }: MessageEvent<FitQuestion>) => {
+  const steps = fitOffers(data, () => performance.now());
+  for (;;) {
+    const step = steps.next();
+    if (step.done) {
+      self.postMessage({ kind: 'done', offers: step.value } satisfies FitWord);
+      return;
+    }
+    self.postMessage({ kind: 'share', share: step.value } satisfies FitWord);
+  }
+};
