@@ -3,7 +3,7 @@ import { type FitOffer, type FitQuestion, fitOffers } from '@spare-knot/core/lay
 export type FitWord = { kind: 'share'; share: number } | { kind: 'done'; offers: FitOffer[] };
 
 self.onmessage = ({ data }: MessageEvent<FitQuestion>) => {
-  const steps = fitOffers(data, () => performance.now());
+  const steps = fitOffers(data);
   for (;;) {
     const step = steps.next();
     if (step.done) {

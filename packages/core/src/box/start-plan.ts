@@ -18,7 +18,10 @@ export function startPlan(family: Family, animal: Animal, wood: PanelWood): BoxP
   const choices = family.suit(animal);
   // A kind of box has a least size, whoever it is for; one that is too small for an animal is refused at its field.
   const sizes = Object.fromEntries(
-    Object.entries(choices.sizes).map(([id, size]) => [id, Math.max(size, family.parameters.find((each) => each.id === id)?.least ?? size)]),
+    Object.entries(choices.sizes).map(([id, size]) => [
+      id,
+      Math.max(size, family.parameters.find((each) => each.id === id)?.least ?? size),
+    ]),
   );
   return { family: family.id, animal: animal.id, ...choices, sizes, wood: family.startWood?.(animal, boards) ?? boards };
 }

@@ -10,7 +10,7 @@ import type { Cents } from '../measure/money.js';
 import { fromInches, fromMm, type Ticks } from '../measure/ticks.js';
 import type { Saw, Stock } from './job.js';
 import { jobForBoxes } from './job-for-boxes.js';
-import { searchLayout } from './search/search.js';
+import { searchSteps } from './search/search.js';
 
 /** A size tried: what the batch's boards then cost. */
 export interface FitPoint {
@@ -45,7 +45,7 @@ const TOGETHER: readonly (readonly string[])[] = [['frontHeight', 'backHeight']]
 const NOT_TRIMMED = /^(entrance|pivot|vent|drain|bore|pipe|taper|letIn|notch|shelf|platform|flap|crevice|passage)/;
 /** How far a size may go from what was chosen. */
 const REACH = 0.12;
-const QUICK_SECONDS = 0.1;
+const QUICK_STEPS = 8;
 
 /** Lengths, a hair under what is there, at which one more piece comes out of a board: where cost falls. */
 function breakpoints(box: PanelSet, plan: BoxPlan, stock: readonly Stock[], kerf: Ticks): number[] {
@@ -69,10 +69,7 @@ function breakpoints(box: PanelSet, plan: BoxPlan, stock: readonly Stock[], kerf
  * and where one more piece would come out of a board; the box must stay as sound as it is, with no more rules broken. Yields the share
  * that is done. Costs come from a short search, so an offer is what that search found, not the least there is.
  */
-export function* fitOffers(
-  { plan: asked, boxes, stock, saw, inches }: FitQuestion,
-  clock: () => number,
-): Generator<number, FitOffer[], void> {
+export function* fitOffers({ plan: asked, boxes, stock, saw, inches }: FitQuestion): Generator<number, FitOffer[], void> {
   const family = familyById(asked.family);
   const built = buildBox(asked);
   if (!family || !built.ok) return [];
@@ -81,8 +78,11 @@ export function* fitOffers(
   const brokenRules = (of: BoxPlan, box: PanelSet) => checkBox(of, box, animal).filter((check) => check.severity !== 'kept').length;
   const allowed = brokenRules(plan, built.box);
   const costOf = (of: BoxPlan, box: PanelSet): Cents | null => {
-    const layout = searchLayout(jobForBoxes('fit', of, box, boxes, stock, saw, QUICK_SECONDS), { clock });
-    return layout.unplaced.length > 0 ? null : layout.cost;
+    // So many steps rather than so much time: the same question gives the same answer on any machine.
+    const steps = searchSteps(jobForBoxes('fit', of, box, boxes, stock, saw, 3600), { clock: () => 0 });
+    let step = steps.next();
+    for (let count = 1; count < QUICK_STEPS && !step.done && !step.value.optimal; count += 1) step = steps.next();
+    return step.value.unplaced.length > 0 ? null : step.value.cost;
   };
   const before = costOf(plan, built.box);
   if (before === null) return [];

@@ -17,7 +17,7 @@ export function countCuts(job: LayoutJob, layout: Layout): number {
       const [left, bottom, right, top] = placePart(part, placement).bounds;
       return [{ left, bottom, right, top }];
     });
-    return sum + cutsToFree(pieces, { left: 0, bottom: 0, right: stock.length, top: stock.width });
+    return sum + cutsToFree(pieces, { left: 0, bottom: 0, right: stock.length, top: stock.width }, job.saw.kerf);
   }, 0);
 }
 

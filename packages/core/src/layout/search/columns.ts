@@ -128,6 +128,16 @@ export class ColumnPool {
     return grown;
   }
 
+  /** Boards as full as they can be, the parts weighed by their area and a hair of chance: of many that are alike full, each time another. */
+  learnFull(areas: ArrayLike<number>, chance: () => number, beam: number): void {
+    const values = Float64Array.from({ length: this.job.parts.length }, (_unused, part) => areas[part]! * (1 + 1e-5 * chance()));
+    for (const pile of this.piles) {
+      if (pile.left <= 0) continue;
+      const filling = pile.filler.fill({ copies: this.copies, values }, beam, pile.ends);
+      if (filling.pieces.length > 0) this.add(weigh(pile, filling, this.job.saw, this.goals));
+    }
+  }
+
   /** How many boards to cut like which, in whole numbers; copies beyond the demand are left off their boards. */
   choose(solver: LinearSolver, seconds: number): Construction | null {
     const { model, columns } = this.model(true);

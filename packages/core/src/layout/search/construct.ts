@@ -54,7 +54,7 @@ export function weigh(pile: Pile, filling: Filling, saw: Saw, goals: Goals): Fil
     filling,
     used: woodWorth(stock.length, stock.width, goals) - back,
     longest: Math.max(0, ...offcuts.map((offcut) => offcut.length)),
-    cuts: cutsToFree(filling.pieces.map(rectOf), { left: 0, bottom: 0, right: stock.length, top: stock.width }),
+    cuts: cutsToFree(filling.pieces.map(rectOf), { left: 0, bottom: 0, right: stock.length, top: stock.width }, saw.kerf),
   };
 }
 

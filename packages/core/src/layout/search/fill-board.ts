@@ -53,6 +53,8 @@ export interface Wanted {
   plain?: boolean;
 }
 
+/** Steps that the knapsack of a row may take. */
+const MOST_LINE_WORK = 12_000_000;
 const SQUARE: Point = [1, 0];
 /** A piece is laid away from the near edge only where that saves more length than this (3 mm): the edge is where one measures from. */
 const AWAY_FROM_EDGE: Ticks = 960;
@@ -92,7 +94,10 @@ export class BoardFiller {
     const copies = Int32Array.from({ length: this.partCount }, (_unused, part) => wanted.copies[part] ?? 0);
     const total = { pieces: [] as Piece[], used: new Array<number>(this.partCount).fill(0), value: 0 };
     for (const [left, right] of ends) {
-      const filling = this.fillRegion({ left, right, bottom: 0, top: this.stock.width }, { ...wanted, copies }, beam);
+      const region = { left, right, bottom: 0, top: this.stock.width };
+      const searched = this.fillRegion(region, { ...wanted, copies }, beam);
+      const line = this.fillLine(region, { ...wanted, copies });
+      const filling = line && line.value > searched.value + 1e-9 ? line : searched;
       total.pieces.push(...filling.pieces);
       total.value += filling.value;
       filling.used.forEach((count, part) => {
@@ -101,6 +106,59 @@ export class BoardFiller {
       });
     }
     return total;
+  }
+
+  /**
+   * The most valuable row of pieces one after the other, each in its shortest way and square to the next: a knapsack by dynamic
+   * programming, exact where no two pieces lie side by side. Null on boards with defects, and where there are too many pieces for it.
+   */
+  private fillLine(region: Region, wanted: Wanted): Filling | null {
+    if (this.obstacles.length > 0) return null;
+    const { kerf } = this.saw;
+    const room = region.right - region.left + kerf;
+    const ways = new Map<number, Shape>();
+    for (const shape of this.shapes) {
+      if (wanted.copies[shape.part]! <= 0 || wanted.values[shape.part]! <= 0 || shape.width > region.top - region.bottom) continue;
+      const known = ways.get(shape.part);
+      if (!known || shape.length < known.length) ways.set(shape.part, shape);
+    }
+    const items: Shape[] = [];
+    for (const shape of ways.values()) {
+      const most = Math.min(wanted.copies[shape.part]!, Math.floor(room / Math.max(1, shape.length + kerf)));
+      for (let copy = 0; copy < most; copy += 1) items.push(shape);
+    }
+    if (items.length === 0 || items.length * room > MOST_LINE_WORK) return null;
+    const size = Math.floor(room);
+    const value = new Float64Array(size + 1);
+    const taken = items.map(() => new Uint8Array((size >> 3) + 1));
+    items.forEach((shape, index) => {
+      const length = Math.ceil(shape.length + kerf);
+      const worth = wanted.values[shape.part]!;
+      const marks = taken[index]!;
+      for (let at = size; at >= length; at -= 1) {
+        const other = value[at - length]! + worth;
+        if (other > value[at]!) {
+          value[at] = other;
+          marks[at >> 3]! |= 1 << (at & 7);
+        }
+      }
+    });
+    const pieces: Piece[] = [];
+    let at = size;
+    for (let index = items.length - 1; index >= 0; index -= 1) {
+      if ((taken[index]![at >> 3]! & (1 << (at & 7))) === 0) continue;
+      pieces.push({ shape: items[index]!, x: 0, y: region.bottom });
+      at -= Math.ceil(items[index]!.length + kerf);
+    }
+    let x = region.left;
+    const used = new Array<number>(this.partCount).fill(0);
+    const row = pieces.map((piece) => {
+      const placed = { ...piece, x };
+      x = Math.ceil(x + piece.shape.length + kerf);
+      used[piece.shape.part]! += 1;
+      return placed;
+    });
+    return { pieces: row, used, value: value[size]! };
   }
 
   /** One lane as wide as the region, or a lane ripped off its lower edge and the rest above it, whichever is worth more. */

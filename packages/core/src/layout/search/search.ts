@@ -84,6 +84,8 @@ const ROUNDS_WHEN_PROVEN = 24;
 /** Beam widths: for the first answer, and for pricing, which widens when nothing more is found. */
 const FIRST_BEAM = 2;
 const PRICING_BEAMS = [8, 24, 64];
+/** Full boards learnt each time other prices are tried. */
+const FULL_BOARDS = 6;
 /** How widely a proposed pattern is tried. */
 const REALISING_BEAM = 48;
 /** Seconds for one whole-number programme, so that the search can be stopped in between. */
@@ -110,6 +112,7 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     known.pins.push(pin);
     pinnedBoards.set(key, known);
   }
+  const areas = Float64Array.from(job.parts, meanArea);
   const misfits = new Map<number, (Misfit | null)[]>();
   const copies = Int32Array.from(job.parts, (part) => part.quantity - job.pinned.filter((pin) => pin.part === part.id).length);
   const shapes: Shape[][] = job.stock.map(() => []);
@@ -361,6 +364,7 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
       if (control.solver && turn === 0 && !proven(group)) {
         // Other prices find other patterns.
         group.pool!.price(control.solver, 16, () => 0.85 + 0.3 * random(), halted);
+        for (let more = 0; more < FULL_BOARDS && !halted(); more += 1) group.pool!.learnFull(areas, random, 4);
         improve(group, group.pool!.choose(control.solver, Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000))));
       } else improve(group, turn % 3 === 1 ? revalued(group) : rebuilt(group));
       group.done = proven(group) && group.idle >= ROUNDS_WHEN_PROVEN;
@@ -445,7 +449,7 @@ function groupsOf(job: LayoutJob, partners: readonly ReadonlySet<number>[], copi
     }
     for (const part of parts) seen.add(part);
     const own = copies.map((count, part) => (parts.has(part) ? count : 0));
-    const values = Float64Array.from(job.parts, (part) => meanArea(part));
+    const values = Float64Array.from(job.parts, meanArea);
     groups.push({
       parts: [...parts],
       kinds: [...boards],

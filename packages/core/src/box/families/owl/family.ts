@@ -660,6 +660,8 @@ function suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'schools'> {
   // Deep enough under the entrance, and 700 mm where the animal's range allows it, so that no platform is needed.
   const least = Math.max(room, toMm(sizes.entranceHeight ?? 0) + toMm(entranceOf({ sizes, schools }).height) + 40);
   sizes.frontHeight = up(animal.cavity && animal.cavity[1] >= 700 ? Math.max(least, 700) : least);
+  // Room for an arm and the flap, whoever moves in.
+  sizes.frontHeight = Math.max(sizes.frontHeight, fromMm(400));
   if (animal.region !== 'na') sizes.width = Math.max(sizes.width ?? 0, fromMm(400));
   sizes.platformWide = Math.min(sizes.platformWide ?? 0, sizes.width ?? 0);
   return { sizes, angles, schools };

@@ -1,0 +1,72 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { checkLayout } from './checker/check.js';
+import type { LayoutJob, PinnedPlacement } from './job.js';
+import { sortPins, whyNot } from './pins.js';
+import { searchLayout } from './search/search.js';
+import type { LinearSolver } from './solver/linear.js';
+import { at, board, job, knot, part, rectangle } from './testing.js';
+import { testSolver } from './testing-solver.js';
+
+let solver: LinearSolver;
+beforeAll(async () => {
+  solver = await testSolver();
+});
+
+const pin = (id: string, x: number, y: number, more: Partial<PinnedPlacement> = {}): PinnedPlacement => ({
+  ...at(id, x, y),
+  stock: 'board',
+  piece: 0,
+  ...more,
+});
+const base = job(
+  [part('a', rectangle(200, 100), { quantity: 4 })],
+  [board(1000, 100, { quantity: 3, defects: [knot(900, 50, 8, 'nail')] })],
+  {},
+  0.3,
+);
+const withPins = (...pinned: PinnedPlacement[]): LayoutJob => ({ ...base, pinned });
+
+describe('pins', () => {
+  test('those that hold together are kept; each other one is told with the rule it breaks', () => {
+    const { kept, broken } = sortPins(
+      withPins(
+        pin('a', 100, 0),
+        pin('a', 250, 0, { copy: 1 }),
+        pin('a', 850, 0, { copy: 2 }),
+        pin('a', 100, 0, { copy: 9, piece: 1 }),
+        pin('a', 100, 0, { stock: 'gone', copy: 3 }),
+        pin('b', 0, 0),
+        pin('a', 400, 0, { copy: 1, piece: 2 }),
+      ),
+    );
+    expect(kept.map(({ copy, piece }) => [copy, piece])).toEqual([
+      [0, 0],
+      [1, 2],
+    ]);
+    expect(broken.map(({ reason }) => reason)).toEqual([
+      expect.stringContaining('less than a kerf'),
+      expect.stringMatching(/reaches over the edge|nail/),
+      expect.stringContaining('only 4'),
+      expect.stringContaining('not there any more'),
+      expect.stringContaining('no panel “b”'),
+    ]);
+  });
+
+  test('a piece may not lie on a nail, over the edge or on another pin, and is told so', () => {
+    expect(whyNot(base, [], pin('a', 750, 0))).toContain('nail');
+    expect(whyNot(base, [], pin('a', 5, 3))).toContain('reaches over the edge');
+    expect(whyNot(base, [pin('a', 0, 0)], pin('a', 150, 0, { copy: 1 }))).toContain('less than a kerf');
+    expect(whyNot(base, [pin('a', 0, 0)], pin('a', 203, 0, { copy: 1 }))).toBeNull();
+  });
+
+  test('the rest flows round what is pinned, and a bound still holds', () => {
+    const of = withPins(pin('a', 300, 0), pin('a', 520, 0, { copy: 2, piece: 1 }));
+    const found = searchLayout(of, { clock: () => Date.now(), solver });
+    expect(checkLayout(of, found)).toEqual([]);
+    expect(found.unplaced).toEqual([]);
+    expect(found.cost).toBe(200);
+    expect(found.lowerBound).toBeLessThanOrEqual(200);
+    const free = searchLayout(base, { clock: () => Date.now(), solver });
+    expect(free.cost).toBe(100);
+  });
+});
