@@ -51,6 +51,8 @@ export interface Wanted {
   values: ArrayLike<number>;
   /** One piece after the other along the board, nothing ripped off beside them: fewer cuts. */
   plain?: boolean;
+  /** Rows are also filled exactly, which takes its time. */
+  rows?: boolean;
 }
 
 /** Steps that the knapsack of a row may take. */
@@ -96,7 +98,7 @@ export class BoardFiller {
     for (const [left, right] of ends) {
       const region = { left, right, bottom: 0, top: this.stock.width };
       const searched = this.fillRegion(region, { ...wanted, copies }, beam);
-      const line = this.fillLine(region, { ...wanted, copies });
+      const line = wanted.rows ? this.fillLine(region, { ...wanted, copies }) : null;
       const filling = line && line.value > searched.value + 1e-9 ? line : searched;
       total.pieces.push(...filling.pieces);
       total.value += filling.value;

@@ -79,8 +79,10 @@ function freeEnds(stock: Stock, pins: readonly PinnedPlacement[], job: LayoutJob
   return ends;
 }
 
-/** Rounds spent on better offcuts after the cost is proven. */
+/** Rounds without anything better after which a proven layout is polished enough. */
 const ROUNDS_WHEN_PROVEN = 24;
+/** Milliseconds after which a proven layout is not polished any more. */
+const MOST_WHEN_PROVEN = 2500;
 /** Beam widths: for the first answer, and for pricing, which widens when nothing more is found. */
 const FIRST_BEAM = 2;
 const PRICING_BEAMS = [8, 24, 64];
@@ -367,7 +369,7 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
         for (let more = 0; more < FULL_BOARDS && !halted(); more += 1) group.pool!.learnFull(areas, random, 4);
         improve(group, group.pool!.choose(control.solver, Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000))));
       } else improve(group, turn % 3 === 1 ? revalued(group) : rebuilt(group));
-      group.done = proven(group) && group.idle >= ROUNDS_WHEN_PROVEN;
+      group.done = proven(group) && (group.idle >= ROUNDS_WHEN_PROVEN || control.clock() - started > MOST_WHEN_PROVEN);
       yield layout;
     }
   }

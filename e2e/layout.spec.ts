@@ -1,0 +1,114 @@
+import { chooseWood, expect, kept, startBatch, test } from './house.js';
+
+type Page = import('@playwright/test').Page;
+const boards = (page: Page) => page.getByRole('region', { name: 'Boards laid out' });
+const ended = (page: Page) => expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 30_000 });
+
+/** A chickadee batch on pickets, laid out and at rest. */
+async function laidOut(page: Page, boxes: number): Promise<void> {
+  await startBatch(page, 'Black-capped chickadee', boxes);
+  await chooseWood(page);
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  await expect(boards(page).locator('[data-part]').first()).toBeVisible();
+  await ended(page);
+  await kept(page);
+}
+
+test('a panel is dragged, stays where it was put, and the rest flows round it; an illegal place says why', async ({ page }) => {
+  await laidOut(page, 4);
+  const count = await boards(page).locator('[data-part]').count();
+  const front = boards(page).locator('[data-part="front"]').first();
+  const from = (await front.boundingBox())!;
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x + from.width / 2 + 120, from.y + from.height / 2 + 4, { steps: 6 });
+  await page.mouse.up();
+  await expect(boards(page).getByRole('button', { name: /^Front, box 1, pinned/ })).toBeVisible();
+  await ended(page);
+  await expect(boards(page).locator('[data-part]')).toHaveCount(count);
+  const pinned = (await boards(page)
+    .getByRole('button', { name: /^Front, box 1, pinned/ })
+    .boundingBox())!;
+  expect(Math.abs(pinned.x - from.x - 120)).toBeLessThan(14);
+  // It stays over a reload, and an arrow key moves it on.
+  await kept(page);
+  await page.reload();
+  const again = boards(page).getByRole('button', { name: /^Front, box 1, pinned/ });
+  await again.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await ended(page);
+  expect((await again.boundingBox())!.x).toBeGreaterThan(pinned.x);
+  await again.focus();
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(page.getByText(/It cannot lie there: .*edge of the board/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await page.getByRole('button', { name: /Let all \d+ go/ }).click();
+  await expect(boards(page).getByRole('button', { name: /pinned\./ })).toHaveCount(0);
+});
+
+test('a board left alone is not used, and can be used again', async ({ page }) => {
+  await laidOut(page, 4);
+  const picket = boards(page).locator('li').filter({ hasText: 'Picket, knot at 31' });
+  await expect(picket).toHaveCount(1);
+  await picket.getByRole('button', { name: 'leave it alone' }).click();
+  await expect(picket).toHaveCount(0);
+  await ended(page);
+  const left = page.getByRole('region', { name: 'Boards left alone' });
+  await expect(left).toContainText('Picket, knot at 31');
+  await left.getByRole('button', { name: 'use it again' }).click();
+  await expect(left).toBeHidden();
+});
+
+test('four ways are compared side by side, and one is taken', async ({ page }) => {
+  await laidOut(page, 2);
+  const compare = page.getByRole('region', { name: 'Compare' });
+  await compare.getByRole('button', { name: 'Compare four ways' }).click();
+  await expect(compare.getByText(/boards, \d+ cuts/)).toHaveCount(4, { timeout: 30_000 });
+  await expect(compare.getByRole('button', { name: 'Compare four ways' })).toBeVisible({ timeout: 30_000 });
+  await compare.getByRole('listitem').filter({ hasText: 'Fewest cuts' }).getByRole('button', { name: 'Lay it out so' }).click();
+  await ended(page);
+  await kept(page);
+  await expect(page.getByRole('region', { name: 'Result' })).toContainText('Cuts');
+});
+
+test('small changes of size are tried, and the page stays awake meanwhile', async ({ page }) => {
+  await laidOut(page, 3);
+  const fit = page.getByRole('region', { name: 'Fit' });
+  await fit.getByRole('button', { name: 'Try the sizes' }).click();
+  await expect(fit.getByLabel('Sizes tried')).toBeVisible();
+  // Frames while workers search: the page itself has nothing to do.
+  const longest = await page.evaluate(
+    () =>
+      new Promise<number>((done) => {
+        let last = performance.now();
+        let most = 0;
+        let frames = 0;
+        const step = (now: number) => {
+          most = Math.max(most, now - last);
+          last = now;
+          frames += 1;
+          if (frames < 60) requestAnimationFrame(step);
+          else done(most);
+        };
+        requestAnimationFrame(step);
+      }),
+  );
+  expect(longest).toBeGreaterThan(0);
+  await expect(fit.getByText(/saves|No change within/).first()).toBeVisible({ timeout: 60_000 });
+});
+
+test('two hundred boxes come as patterns to cut alike, or say what has no place', async ({ page }) => {
+  await startBatch(page, 'Black-capped chickadee', 200);
+  await chooseWood(page);
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  await expect(page.getByRole('region', { name: 'Result' })).toContainText(/panels find no place/, { timeout: 30_000 });
+  await expect(page.getByRole('region', { name: 'Result' })).toContainText('the boards are used up');
+  await expect(
+    boards(page)
+      .getByText(/cut \d+ boards like this/)
+      .first(),
+  ).toBeVisible();
+});
