@@ -1,7 +1,7 @@
 import type { LayoutJob, Part, Stock } from '@spare-knot/core/layout/job.js';
 import { priceOf, suits } from '@spare-knot/core/layout/job.js';
 import type { Cents } from '@spare-knot/core/measure/money.js';
-import { MaxRectsPacker } from 'maxrects-packer';
+import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 
 /** What a simpler method pays for the same job; null when it finds no place for some part. Boards with defects are left alone by both. */
 export type Rival = Cents | null;

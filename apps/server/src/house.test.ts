@@ -281,6 +281,44 @@ describe('taking the boards of a layout', () => {
   });
 });
 
+describe('the shop', () => {
+  test('has the usual bits until others are kept, and refuses a stale list', async () => {
+    const first = (await house.http.get('/api/shop')).body;
+    expect(first.version).toBe(1);
+    expect(first.bits.length).toBeGreaterThan(4);
+    const bits = [{ kind: 'forstner', diameter: 33 }];
+    const kept = await house.http.put('/api/shop').send({ version: 1, bits });
+    expect([kept.status, kept.body]).toEqual([200, { version: 2, bits }]);
+    const stale = await house.http.put('/api/shop').send({ version: 1, bits: [] });
+    expect(stale.status).toBe(409);
+    expect(stale.body.current.bits).toEqual(bits);
+    expect((await house.http.get('/api/shop')).body.bits).toEqual(bits);
+    expect((await house.http.put('/api/shop').send({ version: 2, bits: [{ kind: 'spoon', diameter: 3 }] })).status).toBe(400);
+  });
+});
+
+describe('what is asked of a layout', () => {
+  test('pins, boards left alone and goals come back as they were kept, and rule what may be accepted', async () => {
+    const { batch, layout } = await laidOut();
+    const used = layout.boards[0]!.stock;
+    const sent = { ...railTrail(), version: batch.version };
+    const choices = { ...sent.choices, forbidden: [used], goals: { first: 'cuts', classes: [{ from: 300, worth: 0.5 }] }, seconds: 8 };
+    const changed = await house.http.put(`/api/batches/${batch.id}`).send({ ...sent, choices });
+    expect(changed.status).toBe(200);
+    expect((await house.http.get(`/api/batches/${batch.id}`)).body.choices).toMatchObject(choices);
+    const refused = await accept(batchRecord.parse(changed.body), layout);
+    expect([409, 422]).toContain(refused.status);
+    expect(total(await rack())).toBe(10);
+    expect(
+      (
+        await house.http
+          .put(`/api/batches/${batch.id}`)
+          .send({ ...sent, version: changed.body.version, choices: { ...choices, seconds: -1 } })
+      ).status,
+    ).toBe(400);
+  });
+});
+
 describe('the border', () => {
   test('refuses other hosts and other sites', async () => {
     expect((await house.http.get('/api/rack').set('Host', 'boxes.example')).status).toBe(403);
