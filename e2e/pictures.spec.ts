@@ -46,7 +46,7 @@ test('pictures of every main view', async ({ page }) => {
   await page.getByRole('button', { name: 'Compare four ways' }).click();
   await expect(page.getByText(/boards, \d+ cuts/)).toHaveCount(4, { timeout: 20_000 });
   await page.screenshot({ path: path('pinned') });
-  await page.getByRole('button', { name: /Let all/ }).click();
+  await page.getByRole('button', { name: /^Let .* go$/ }).click();
   await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
   await page.getByRole('link', { name: 'Print sheets' }).click();
   await page.setViewportSize({ width: 900, height: 1100 });

@@ -57,11 +57,18 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
     .flatMap((laid) => laid.placements.map((placement) => ({ laid, placement })))
     .find(({ placement }) => keyOf(placement) === selected);
 
+  /** The checker's words with panels called as they are here. */
+  const inWords = (reason: string): string =>
+    reason.replace(/ \(stock [^)]*\)/, '').replace(/“([^”]+)” (\d+)/g, (_all, part: string, copy: string) => {
+      const box = Math.floor(Number(copy) / Math.max(1, (partOf(part)?.quantity ?? 1) / boxesOf(job))) + 1;
+      return `${partName(names, part).toLowerCase()} of box ${box}`;
+    });
+
   const lay = (pin: PinnedPlacement) => {
     const others = job.pinned.filter((each) => !samePiece(each, pin));
     const reason = whyNot(job, others, pin);
     if (reason) {
-      say(`It cannot lie there: ${reason}.`, { tone: 'danger' });
+      say(`It cannot lie there: ${inWords(reason)}.`, { tone: 'danger' });
       return;
     }
     onPins((pins) => [...pins.filter((each) => !samePiece(each, pin)), pin]);
@@ -101,10 +108,9 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
       return;
     }
     for (const laid of layout.boards) {
-      const element = drawings.current.get(`${laid.stock}/${laid.piece}`)?.querySelector('svg');
+      const wood = drawings.current.get(`${laid.stock}/${laid.piece}`)?.querySelector('[data-wood]')?.getBoundingClientRect();
       const board = boards.find((each) => each.id === laid.stock);
-      if (!element || !board) continue;
-      const wood = element.querySelector('[data-wood]')?.getBoundingClientRect();
+      if (!board) continue;
       if (
         !wood ||
         event.clientX < wood.left - 20 ||
@@ -183,7 +189,7 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
     <>
       {!locked && (
         <div
-          className="mb-2 flex min-h-9 flex-wrap items-center gap-1.5 rounded-md bg-card px-2 py-1"
+          className="mb-2 flex min-h-11 flex-wrap items-center gap-1.5 rounded-md bg-card px-2 py-1"
           role="toolbar"
           aria-label="The piece in hand"
         >
@@ -209,7 +215,7 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
           )}
           {job.pinned.length > 0 && (
             <button type="button" className="btn btn-quiet ml-auto !min-h-8" onClick={() => onPins(() => [])}>
-              <PinOff size={16} aria-hidden /> Let all {job.pinned.length} go
+              <PinOff size={16} aria-hidden /> {job.pinned.length === 1 ? 'Let the pinned one go' : `Let all ${job.pinned.length} go`}
             </button>
           )}
         </div>

@@ -1,8 +1,10 @@
 import type { Ticks } from '../measure/ticks.js';
 import { fromMm } from '../measure/ticks.js';
+import { solidInside } from '../solid/convex-solid.js';
 import { behind, between, type HalfSpace } from '../solid/half-space.js';
 import type { Vec3 } from '../solid/vector.js';
 import type { Point } from '../wood/board.js';
+import { type Draft, wood } from './assemble.js';
 import { length, school } from './declare.js';
 import type { Parameter, School } from './family.js';
 import { rim } from './features.js';
@@ -108,3 +110,17 @@ export function floorIn(plan: BoxPlan, room: FloorRoom, thickness: Ticks, z = 0,
     meetsEnds: way !== 'gap',
   };
 }
+
+/** The floor as a panel: its outside looks down, and it may be turned on its board. */
+export const floorDraft = (floor: Floor, thickness: Ticks): Draft => ({
+  id: 'floor',
+  role: 'floor',
+  thickness,
+  solid: wood(solidInside(floor.spaces), 'floor'),
+  outsideNormal: [0, 0, -1],
+  grainDirection: [0, 1, 0],
+  grain: 'any',
+  inside: 'any',
+  knots: 'sound',
+  features: floor.features,
+});

@@ -1,8 +1,8 @@
 import type { Animal } from '../../../animals/animal.js';
-import { cos, printAngle, sin, tan } from '../../../measure/angle.js';
+import { printAngle, tan } from '../../../measure/angle.js';
 import { fromMm, toMm } from '../../../measure/ticks.js';
 import { solidInside } from '../../../solid/convex-solid.js';
-import { atLeast, atMost, behind, between, type HalfSpace } from '../../../solid/half-space.js';
+import { atLeast, atMost, between, type HalfSpace } from '../../../solid/half-space.js';
 import type { Vec3 } from '../../../solid/vector.js';
 import { assemble, type Draft, type JointDraft, meet, wood } from '../../assemble.js';
 import { NEST_CAUTIONS } from '../../cautions.js';
@@ -16,6 +16,7 @@ import { GRIP_SCHOOL, type GripWall, gripFeatures } from '../../grip.js';
 import type { Cavity, Feature, Opening, PanelSet } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
 import { missingWood, outOfRange } from '../../ranges.js';
+import { slopedRoof, underSlopedRoof } from '../../sloped-roof.js';
 
 const PARAMETERS: readonly Parameter[] = [
   length('roomWidth', 'Each room, wide', 80, 400, 152, 'Between partitions.'),
@@ -120,9 +121,7 @@ function build(plan: BoxPlan): BuiltBox {
   const storey = h + t.floor;
   const slope = schools.roof === 'flat' ? 0 : (plan.angles.slope ?? 8);
   const roofAt = (y: number): number => (rows - 1) * storey + h + y * tan(slope);
-  const up: Vec3 = [0, -sin(slope), cos(slope)];
-  const along: Vec3 = [0, cos(slope), sin(slope)];
-  const underRoof: HalfSpace = behind(up, [0, 0, roofAt(0)]);
+  const underRoof: HalfSpace = underSlopedRoof({ slope, at: roofAt });
   const bottom = -(size('floorRecess') + t.floor);
   const entrance = entranceOf({ sizes, schools: { ...schools, entrance: 'round' } });
   const refusals = faults();
@@ -259,28 +258,15 @@ function build(plan: BoxPlan): BuiltBox {
       ),
     ),
   );
-  const eaves = -t.front - size('overhangFront');
-  const rear = depth + t.back + size('overhangRear');
-  const roof: Draft = {
-    id: 'roof',
-    role: 'roof',
+  const roof = slopedRoof({
+    slope,
+    at: roofAt,
+    across: [-half - t.left - size('overhangSide'), half + t.right + size('overhangSide')],
+    eaves: -t.front - size('overhangFront'),
+    rear: depth + t.back + size('overhangRear'),
     thickness: thick('roof'),
-    solid: wood(
-      solidInside([
-        ...between('x', -half - t.left - size('overhangSide'), half + t.right + size('overhangSide')),
-        behind([0, -up[1], -up[2]], [0, 0, roofAt(0)]),
-        { normal: up, offset: underRoof.offset + thick('roof') },
-        behind([0, -along[1], -along[2]], [0, eaves, roofAt(eaves)]),
-        behind(along, [0, rear, roofAt(rear)]),
-      ]),
-      'roof',
-    ),
-    outsideNormal: up,
-    grainDirection: [1, 0, 0],
-    grain: 'along',
-    inside: 'any',
-    knots: 'none',
-  };
+    grain: 'across',
+  });
   const fronts = faces.map((face) => frontOf(face, face === 'front' ? 'front' : 'front-rear'));
   const backs = two ? [] : [backPanel];
   const ends = [end('side-left', -half - t.left, -half), end('side-right', half, half + t.right)];

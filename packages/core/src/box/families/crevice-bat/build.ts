@@ -1,7 +1,7 @@
-import { cos, printAngle, sin, tan } from '../../../measure/angle.js';
+import { printAngle, tan } from '../../../measure/angle.js';
 import { fromMm, toMm } from '../../../measure/ticks.js';
 import { solidInside } from '../../../solid/convex-solid.js';
-import { atLeast, atMost, behind, between, type HalfSpace } from '../../../solid/half-space.js';
+import { atLeast, atMost, between, type HalfSpace } from '../../../solid/half-space.js';
 import type { Vec3 } from '../../../solid/vector.js';
 import { assemble, type Draft, type JointDraft, meet, wood } from '../../assemble.js';
 import { rolesOf } from '../../declare.js';
@@ -9,6 +9,7 @@ import type { BuiltBox, Derived } from '../../family.js';
 import type { Cavity, Opening } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
 import { missingWood, outOfRange } from '../../ranges.js';
+import { slopedRoof, underSlopedRoof } from '../../sloped-roof.js';
 import { PARAMETERS, ROLES } from './parameters.js';
 import { scores as scoresAcross } from './scores.js';
 
@@ -55,8 +56,7 @@ export function build(plan: BoxPlan): BuiltBox {
       ],
     };
   }
-  const up: Vec3 = [0, -sin(slope), cos(slope)];
-  const underRoof = (drop = 0): HalfSpace => behind(up, [0, -front, size('frontHeight') - drop]);
+  const underRoof = (): HalfSpace => underSlopedRoof({ slope, at: roofAt });
   const inside = plan.schools.grip === 'rough' ? 'rough' : 'any';
   const across = between('x', -half - past, half + past);
 
@@ -125,29 +125,15 @@ export function build(plan: BoxPlan): BuiltBox {
   const cheek = (id: string, from: number, to: number, normal: Vec3): Draft =>
     wall(id, id, solidInside([...between('x', from, to), ...between('y', -front, depth + back), atLeast('z', 0), underRoof()]), normal);
   const ends = spaced ? { left: 0, right: 0 } : { left: thick('side-left'), right: thick('side-right') };
-  const eaves = -front - size('overhangFront');
-  const rear = depth + back;
-  const along: Vec3 = [0, cos(slope), sin(slope)];
-  const roof: Draft = {
-    id: 'roof',
-    role: 'roof',
+  const roof = slopedRoof({
+    slope,
+    at: roofAt,
+    across: [-half - past - ends.left - size('overhangSide'), half + past + ends.right + size('overhangSide')],
+    eaves: -front - size('overhangFront'),
+    rear: depth + back,
     thickness: roofThick,
-    solid: wood(
-      solidInside([
-        ...between('x', -half - past - ends.left - size('overhangSide'), half + past + ends.right + size('overhangSide')),
-        behind([0, -up[1], -up[2]], [0, -front, size('frontHeight')]),
-        { normal: up, offset: underRoof().offset + roofThick },
-        behind([0, -along[1], -along[2]], [0, eaves, roofAt(eaves)]),
-        behind(along, [0, rear, roofAt(rear)]),
-      ]),
-      'roof',
-    ),
-    outsideNormal: up,
-    grainDirection: [1, 0, 0],
-    grain: 'along',
-    inside: 'any',
-    knots: 'none',
-  };
+    grain: 'across',
+  });
   // Strips between the upright panels close the ends where there are no cheeks.
   const strips = spacer
     ? starts.flatMap((start, index) =>

@@ -1,5 +1,5 @@
 import type { Animal } from '../../../animals/animal.js';
-import { cos, sin } from '../../../measure/angle.js';
+import { cos, sin, tan } from '../../../measure/angle.js';
 import { fromMm, toMm } from '../../../measure/ticks.js';
 import { solidInside } from '../../../solid/convex-solid.js';
 import { atLeast, behind, between, type HalfSpace } from '../../../solid/half-space.js';
@@ -20,11 +20,12 @@ import {
 } from '../../entrance.js';
 import type { BuiltBox, Derived, DrawnDimension, Family, PanelRole, Parameter, Refusal, School } from '../../family.js';
 import { rim } from '../../features.js';
-import { FLOOR_PARAMETERS, FLOOR_SCHOOLS, floorIn, recessOf } from '../../floor.js';
+import { FLOOR_PARAMETERS, FLOOR_SCHOOLS, floorDraft, floorIn, recessOf } from '../../floor.js';
 import { GRIP_SCHOOL, type GripWall, gripFeatures } from '../../grip.js';
 import type { Feature, Opening, PanelSet } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
 import { missingWood, outOfRange } from '../../ranges.js';
+import { slopedRoof, underSlopedRoof } from '../../sloped-roof.js';
 import { suitRoom } from '../slant-roof/suit.js';
 
 const PARAMETERS: readonly Parameter[] = [
@@ -83,10 +84,8 @@ function build(plan: BoxPlan): BuiltBox {
   // The cavity's front face is the plane y = 0; the log's axis stands at y = half.
   const bottom = -(recessOf(plan) + thick('floor'));
   const front = half - radius;
-  const topAt = (y: number): number => bottom + size('height') + (y - front) * Math.tan((slope * Math.PI) / 180);
-  const up: Vec3 = [0, -sin(slope), cos(slope)];
-  const along: Vec3 = [0, cos(slope), sin(slope)];
-  const underLid: HalfSpace = behind(up, [0, front, topAt(front)]);
+  const topAt = (y: number): number => bottom + size('height') + (y - front) * tan(slope);
+  const underLid: HalfSpace = underSlopedRoof({ slope, at: topAt });
   const entrance = entranceOf(plan);
   const refusals = faults();
   if (refusals.length > 0) return { ok: false, refusals };
@@ -120,7 +119,6 @@ function build(plan: BoxPlan): BuiltBox {
         .filter((hole) => Math.sign(hole[0]) === sign)
         .map((hole): Feature => ({ kind: 'vent', shape: 'round', centre: toFrame(hole), diameter: size('ventSize'), depth: 'through' }));
   const floor = floorIn(plan, { half, front: 0, back: room }, thick('floor'));
-  const eaves = front - size('overhangFront');
   const rear = half + radius;
   const slabs = [
     slab('slab-front', [0, -1, 0], [behind([0, 1, 0], [0, 0, 0])], (toFrame) => [
@@ -133,38 +131,16 @@ function build(plan: BoxPlan): BuiltBox {
   ];
   const drafts: Draft[] = [
     ...slabs,
-    {
-      id: 'floor',
-      role: 'floor',
-      thickness: thick('floor'),
-      solid: wood(solidInside(floor.spaces), 'floor'),
-      outsideNormal: [0, 0, -1],
-      grainDirection: [0, 1, 0],
-      grain: 'any',
-      inside: 'any',
-      knots: 'sound',
-      features: floor.features,
-    },
-    {
-      id: 'roof',
-      role: 'roof',
+    floorDraft(floor, thick('floor')),
+    slopedRoof({
+      slope,
+      at: topAt,
+      across: [-radius - size('overhangSide'), radius + size('overhangSide')],
+      eaves: front - size('overhangFront'),
+      rear,
       thickness: thick('roof'),
-      solid: wood(
-        solidInside([
-          ...between('x', -radius - size('overhangSide'), radius + size('overhangSide')),
-          behind([0, -up[1], -up[2]], [0, front, topAt(front)]),
-          { normal: up, offset: underLid.offset + thick('roof') },
-          behind([0, -along[1], -along[2]], [0, eaves, topAt(eaves)]),
-          behind(along, [0, rear, topAt(rear)]),
-        ]),
-        'lid',
-      ),
-      outsideNormal: up,
-      grainDirection: along,
-      grain: 'along',
-      inside: 'any',
-      knots: 'none',
-    },
+      grain: 'slope',
+    }),
   ];
   const off = schools.access === 'screwed' ? 'slab-front' : null;
   const held = (a: string, b: string) => (a === off || b === off ? 'screwed' : 'butt');

@@ -33,11 +33,12 @@ import {
 } from '../../entrance.js';
 import type { BuiltBox, Derived, DrawnDimension, Family, PanelRole, Parameter, Refusal, School } from '../../family.js';
 import { rim } from '../../features.js';
-import { FLOOR_PARAMETERS, FLOOR_SCHOOLS, floorIn, recessOf } from '../../floor.js';
+import { FLOOR_PARAMETERS, FLOOR_SCHOOLS, floorDraft, floorIn, recessOf } from '../../floor.js';
 import { GRIP_SCHOOL, type GripWall, gripFeatures, LADDER_ROLE, ladder } from '../../grip.js';
 import type { Feature, Fitting, Opening, PanelSet } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
 import { missingWood, outOfRange } from '../../ranges.js';
+import { alongSlope, slopedRoof, underSlopedRoof, upFrom } from '../../sloped-roof.js';
 import { suitRoom } from '../slant-roof/suit.js';
 
 const PARAMETERS: readonly Parameter[] = [
@@ -159,9 +160,8 @@ function build(plan: BoxPlan): BuiltBox {
   const [post, batten] = [stick('post'), stick('batten')];
   const bottom = -(recessOf(plan) + t.floor);
   const roofAt = (y: number): number => size('frontHeight') + y * tan(slope);
-  const up: Vec3 = [0, -sin(slope), cos(slope)];
-  const along: Vec3 = [0, cos(slope), sin(slope)];
-  const underLid = (drop = 0): HalfSpace => behind(up, [0, 0, roofAt(0) - drop]);
+  const [up, along] = [upFrom(slope), alongSlope(slope)];
+  const underLid = (drop = 0): HalfSpace => underSlopedRoof({ slope, at: roofAt }, drop);
   const vent = schools.vents === 'gap-sides' ? size('ventSize') : 0;
   const entrance = entranceOf(plan);
   const flap = schools.access === 'flap' ? { from: size('flapFrom'), to: size('flapFrom') + size('flapHigh') } : null;
@@ -233,8 +233,6 @@ function build(plan: BoxPlan): BuiltBox {
   const rungs = ladder(plan, gripWall);
   const frame = posts ? cornerPosts() : battenRings();
   const lidBattens = schools.lid === 'lift-off' ? tapered() : [];
-  const eaves = -t.front - size('overhangFront');
-  const rear = depth + t.back + size('overhangRear');
   const platform = schools.platform === 'platform' ? landing() : { drafts: [], joints: [] };
   const drafts: Draft[] = [
     wall('front', solidInside([...acrossFront, ...between('y', -t.front, 0), atLeast('z', bottom), underLid()]), [0, -1, 0], {
@@ -244,38 +242,16 @@ function build(plan: BoxPlan): BuiltBox {
     wall('back', solidInside([...acrossFront, ...between('y', depth, depth + t.back), atLeast('z', bottom), underLid()]), [0, 1, 0]),
     side('side-left', -half - t.left, -half, bottom, null, 'side-left'),
     ...rightPieces,
-    {
-      id: 'floor',
-      role: 'floor',
-      thickness: t.floor,
-      solid: wood(solidInside(floor.spaces), 'floor'),
-      outsideNormal: [0, 0, -1],
-      grainDirection: [0, 1, 0],
-      grain: 'any',
-      inside: 'any',
-      knots: 'sound',
-      features: floor.features,
-    },
-    {
-      id: 'roof',
-      role: 'roof',
+    floorDraft(floor, t.floor),
+    slopedRoof({
+      slope,
+      at: roofAt,
+      across: [-half - t.left - size('overhangSide'), half + t.right + size('overhangSide')],
+      eaves: -t.front - size('overhangFront'),
+      rear: depth + t.back + size('overhangRear'),
       thickness: t.roof,
-      solid: wood(
-        solidInside([
-          ...between('x', -half - t.left - size('overhangSide'), half + t.right + size('overhangSide')),
-          behind([0, -up[1], -up[2]], [0, 0, roofAt(0)]),
-          { normal: up, offset: underLid().offset + t.roof },
-          behind([0, -along[1], -along[2]], [0, eaves, roofAt(eaves)]),
-          behind(along, [0, rear, roofAt(rear)]),
-        ]),
-        'lid',
-      ),
-      outsideNormal: up,
-      grainDirection: [1, 0, 0],
-      grain: 'along',
-      inside: 'any',
-      knots: 'none',
-    },
+      grain: 'across',
+    }),
     ...frame.drafts,
     ...lidBattens,
     ...platform.drafts,

@@ -33,7 +33,7 @@ import {
 } from '../../entrance.js';
 import type { BuiltBox, Derived, DrawnDimension, Family, PanelRole, Parameter, Refusal, School } from '../../family.js';
 import { rim } from '../../features.js';
-import { FLOOR_PARAMETERS, FLOOR_SCHOOLS, floorIn, recessOf } from '../../floor.js';
+import { FLOOR_PARAMETERS, FLOOR_SCHOOLS, floorDraft, floorIn, recessOf } from '../../floor.js';
 import { GRIP_SCHOOL, type GripWall, gripFeatures, LADDER_ROLE, ladder } from '../../grip.js';
 import type { Feature, Opening, PanelSet } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
@@ -315,18 +315,7 @@ function build(plan: BoxPlan): BuiltBox {
     gable('back'),
     side('side-left'),
     side('side-right'),
-    {
-      id: 'floor',
-      role: 'floor',
-      thickness: t.floor,
-      solid: wood(solidInside(floor.spaces), 'floor'),
-      outsideNormal: [0, 0, -1],
-      grainDirection: [0, 1, 0],
-      grain: 'any',
-      inside: 'any',
-      knots: 'sound',
-      features: floor.features,
-    },
+    floorDraft(floor, t.floor),
     ...roof.drafts,
     ...cleatDrafts,
     ...shelf,

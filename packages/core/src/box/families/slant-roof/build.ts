@@ -1,7 +1,7 @@
 import { cos, sin } from '../../../measure/angle.js';
 import { fromMm } from '../../../measure/ticks.js';
 import { solidInside } from '../../../solid/convex-solid.js';
-import { atLeast, atMost, behind, between, type HalfSpace } from '../../../solid/half-space.js';
+import { atLeast, atMost, between, type HalfSpace } from '../../../solid/half-space.js';
 import type { Vec3 } from '../../../solid/vector.js';
 import { assemble, type Draft, meet, wood } from '../../assemble.js';
 import type { PanelDraft } from '../../cut-panel.js';
@@ -9,10 +9,11 @@ import { rolesOf } from '../../declare.js';
 import { entranceFeature, entranceOpening } from '../../entrance.js';
 import type { BuiltBox, Parameter } from '../../family.js';
 import { rim } from '../../features.js';
-import { floorIn } from '../../floor.js';
+import { floorDraft, floorIn } from '../../floor.js';
 import { type GripWall, gripFeatures, ladder } from '../../grip.js';
 import type { Feature, Opening } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
+import { slopedRoof, underSlopedRoof } from '../../sloped-roof.js';
 import { LATCH, PIVOT } from '../../swing.js';
 import { derive } from './derive.js';
 import { type Frame, frameOf, frontSill, roofAt } from './frame.js';
@@ -38,10 +39,7 @@ export function build(plan: BoxPlan, parameters: readonly Parameter[] = PARAMETE
   const half = width / 2;
   const wallsOver = schools.walls === 'over';
   const against = AGAINST_BACK.includes(schools.roof ?? 'butt');
-  const up: Vec3 = [0, -sin(slope), cos(slope)];
-  const along: Vec3 = [0, cos(slope), sin(slope)];
-  const back: Vec3 = [0, -cos(slope), -sin(slope)];
-  const underRoof = (drop = 0): HalfSpace => behind(up, [0, frame.sideFrom, frame.roofLine - drop]);
+  const underRoof = (drop = 0): HalfSpace => underSlopedRoof({ slope, at: (y) => roofAt(frame, y) }, drop);
   const acrossFront = wallsOver ? between('x', -half - t.left, half + t.right) : between('x', -half, half);
   const roofTopAtBack = roofAt(frame, depth) + t.roof / cos(slope);
   const sill = frontSill(frame);
@@ -63,16 +61,7 @@ export function build(plan: BoxPlan, parameters: readonly Parameter[] = PARAMETE
     solidInside([...between('x', from, to), ...between('y', frame.sideFrom, frame.sideTo), atLeast('z', bottom), underRoof(gap)]);
   const floor = floorIn(plan, { half, front: 0, back: depth }, t.floor);
   const eaves = -t.front - size('overhangFront');
-  const rear = depth + t.back + size('overhangRear');
   const letIn = schools.roof === 'groove' ? size('letIn') : 0;
-  const roof = solidInside([
-    ...between('x', -half - t.left - size('overhangSide'), half + t.right + size('overhangSide')),
-    behind([-up[0], -up[1], -up[2]], [0, frame.sideFrom, frame.roofLine]),
-    { normal: up, offset: underRoof().offset + t.roof },
-    behind(back, [0, eaves, roofAt(frame, eaves)]),
-    against ? atMost('y', depth + letIn) : behind(along, [0, rear, roofAt(frame, rear)]),
-  ]);
-
   const faces = schools.faces ?? 'inside';
   const frontIn = schools.grip === 'rough' ? 'rough' : 'any';
   const wallFaces = {
@@ -217,30 +206,19 @@ export function build(plan: BoxPlan, parameters: readonly Parameter[] = PARAMETE
       outsideNormal: [1, 0, 0],
       features: sideFeatures(1),
     },
-    {
-      id: 'floor',
-      role: 'floor',
-      thickness: t.floor,
-      solid: wood(solidInside(floor.spaces), 'floor'),
-      outsideNormal: [0, 0, -1],
-      grainDirection: [0, 1, 0],
-      grain: 'any',
-      inside: 'any',
-      knots: 'sound',
-      features: floor.features,
-    },
-    {
-      id: 'roof',
-      role: 'roof',
-      thickness: t.roof,
-      solid: wood(roof, 'roof'),
-      outsideNormal: up,
-      grainDirection: schools.roofGrain === 'across' ? [1, 0, 0] : along,
-      grain: 'along',
-      inside: 'any',
-      knots: 'none',
-      features: drip,
-    },
+    floorDraft(floor, t.floor),
+    slopedRoof(
+      {
+        slope,
+        at: (y) => roofAt(frame, y),
+        across: [-half - t.left - size('overhangSide'), half + t.right + size('overhangSide')],
+        eaves,
+        rear: against ? atMost('y', depth + letIn) : depth + t.back + size('overhangRear'),
+        thickness: t.roof,
+        grain: schools.roofGrain === 'across' ? 'across' : 'slope',
+      },
+      drip,
+    ),
     ...rungs.drafts,
   ];
 
