@@ -82,29 +82,11 @@ test('four ways are compared side by side, and one is taken', async ({ page }) =
   await expect(page.getByRole('region', { name: 'Result' })).toContainText('Cuts');
 });
 
-test('small changes of size are tried, and the page stays awake meanwhile', async ({ page }) => {
+test('small changes of size are tried, with progress, and offered with what they save', async ({ page }) => {
   await laidOut(page, 3);
   const fit = page.getByRole('region', { name: 'Fit' });
   await fit.getByRole('button', { name: 'Try the sizes' }).click();
   await expect(fit.getByLabel('Sizes tried')).toBeVisible();
-  // Frames while workers search: the page itself has nothing to do.
-  const longest = await page.evaluate(
-    () =>
-      new Promise<number>((done) => {
-        let last = performance.now();
-        let most = 0;
-        let frames = 0;
-        const step = (now: number) => {
-          most = Math.max(most, now - last);
-          last = now;
-          frames += 1;
-          if (frames < 60) requestAnimationFrame(step);
-          else done(most);
-        };
-        requestAnimationFrame(step);
-      }),
-  );
-  expect(longest).toBeGreaterThan(0);
   await expect(fit.getByText(/saves|No change within/).first()).toBeVisible({ timeout: 60_000 });
 });
 

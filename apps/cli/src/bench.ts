@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { animalById } from '@spare-knot/core/animals/find.js';
-import { buildBox, checkBox } from '@spare-knot/core/box/families/families.js';
+import { buildBox, checkBox, FAMILIES } from '@spare-knot/core/box/families/families.js';
+import { viewDrawing } from '@spare-knot/core/box/paper.js';
+import { startPlan } from '@spare-knot/core/box/start-plan.js';
 import { readBoxPlan } from '@spare-knot/core/exchange/box-plan-file.js';
 import { readStock } from '@spare-knot/core/exchange/stock-file.js';
 import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
@@ -36,6 +38,27 @@ say(
     if (built.ok) checkBox(plan.value, built.box, animal);
   }),
 );
+
+/** Every family, a size changed at a time: panels, checks and the three views. */
+for (const family of FAMILIES) {
+  const of = animalById(
+    { bat: 'crevice-bats-na', 'pole-bat': 'crevice-bats-na', colony: 'purple-martin', owl: 'barn-owl-eu' }[family.id] ?? 'great-tit',
+  )!;
+  const start = startPlan(family, of, plan.value.wood.front!);
+  const rooms: Record<string, string> = family.id === 'colony' ? { rows: '3', columns: '4', sides: 'two' } : {};
+  const sizes = Object.keys(start.sizes);
+  say(
+    `${family.id}${family.id === 'colony' ? ', 24 rooms' : ''}: one size changed`,
+    timed(40, (run) => {
+      const id = sizes[run % 3]!;
+      const changed = { ...start, schools: { ...start.schools, ...rooms }, sizes: { ...start.sizes, [id]: start.sizes[id]! + run } };
+      const box = buildBox(changed);
+      if (!box.ok) return;
+      checkBox(changed, box.box, of);
+      for (const view of ['front', 'section', 'plan'] as const) viewDrawing(box.box, view);
+    }),
+  );
+}
 
 const built = buildBox(plan.value);
 if (!built.ok) throw new Error('the example is not sound');

@@ -38,6 +38,17 @@ describe('the command line', () => {
     expect(check.messages.join('\n')).toMatch(/layout: boards\[\d\]\.placements\[\d\]: rule 3/);
   });
 
+  test('pins that contradict each other are named, their panels laid elsewhere', () => {
+    const job = JSON.parse(spareKnot('job plan rack --boxes 1 --seconds 0.2').output) as { stock: { id: string }[]; pinned: object[] };
+    const pin = { part: 'front', copy: 0, x: 0, y: 0, turn: 0, flipped: false, stock: job.stock[0]!.id, piece: 0 };
+    const pinned = [pin, { ...pin, part: 'back', x: 50 }];
+    const result = spareKnot('layout job', { job: JSON.stringify({ ...job, pinned }) });
+    expect([result.code, result.messages]).toEqual([1, [expect.stringMatching(/“back” 0 is laid elsewhere: .*less than a kerf/)]]);
+    const layout = JSON.parse(result.output) as { unplaced: unknown[]; boards: { placements: { part: string }[] }[] };
+    expect(layout.unplaced).toEqual([]);
+    expect(layout.boards.flatMap((board) => board.placements.map((placement) => placement.part))).toContain('back');
+  });
+
   test('plan prints a panel set', () => {
     const set = JSON.parse(spareKnot('plan plan').output) as { format: string; panels: { id: string }[] };
     expect(set.format).toBe('spare-knot/panel-set');

@@ -10,6 +10,7 @@ import { readStock } from '@spare-knot/core/exchange/stock-file.js';
 import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
 import { jobForBoxes, STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
 import { jobProblems } from '@spare-knot/core/layout/job-problems.js';
+import { sortPins } from '@spare-knot/core/layout/pins.js';
 import { searchLayout } from '@spare-knot/core/layout/search/search.js';
 import type { LinearSolver } from '@spare-knot/core/layout/solver/linear.js';
 import { parseLength } from '@spare-knot/core/measure/parse.js';
@@ -59,7 +60,9 @@ export function run(
     }
   };
   try {
-    return { code: 0, messages: [], output: json(command(args, open, clock, solver)) };
+    const notes: string[] = [];
+    const output = json(command(args, open, clock, solver, notes));
+    return { code: notes.length > 0 ? 1 : 0, messages: notes, output };
   } catch (error) {
     if (error instanceof DataProblem) return { code: 1, output: '', messages: error.lines };
     if (error instanceof WrongUsage) return { code: 2, output: '', messages: [error.message, ...USAGE] };
@@ -67,7 +70,13 @@ export function run(
   }
 }
 
-function command(args: readonly string[], open: (path: string) => string, clock: () => number, solver: LinearSolver | null): unknown {
+function command(
+  args: readonly string[],
+  open: (path: string) => string,
+  clock: () => number,
+  solver: LinearSolver | null,
+  notes: string[],
+): unknown {
   const { values, positionals } = options(args);
   const [verb, ...files] = positionals;
   const expect = (number: number) => {
@@ -106,7 +115,11 @@ function command(args: readonly string[], open: (path: string) => string, clock:
     }
     case 'layout': {
       const [file] = expect(1);
-      const job = must(file, readLayoutJob(open(file)));
+      const asked = must(file, readLayoutJob(open(file)));
+      // Pins that contradict the boards or each other are told, and their panels laid elsewhere.
+      const { kept, broken: contradictory } = sortPins(asked);
+      const job = { ...asked, pinned: kept };
+      notes.push(...contradictory.map(({ pin, reason }) => `${file}: pinned “${pin.part}” ${pin.copy} is laid elsewhere: ${reason}`));
       const layout = searchLayout(job, { clock, solver });
       const broken = checkLayout(job, layout);
       if (broken.length > 0)

@@ -252,7 +252,10 @@ describe('taking the boards of a layout', () => {
     const [first, ...others] = layout.boards;
     const shifted = {
       ...first!,
-      placements: first!.placements.map((placement, index) => (index === 1 ? { ...placement, x: placement.x - 3200 } : placement)),
+      // The second panel on top of the first.
+      placements: first!.placements.map((placement, index) =>
+        index === 1 ? { ...placement, x: first!.placements[0]!.x + 320, y: first!.placements[0]!.y } : placement,
+      ),
     };
     const answer = await accept(batch, { ...layout, boards: [shifted, ...others] });
     expect(answer.status).toBe(422);

@@ -1,3 +1,4 @@
+import type { Check } from '@spare-knot/core/box/checks.js';
 import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
 import { type BoxViewName, panelDrawing, stacked, templateOf, VIEW_TITLES, viewDrawing } from '@spare-knot/core/box/paper.js';
 import { drawingSvg } from '@spare-knot/core/exchange/drawing-svg.js';
@@ -5,6 +6,7 @@ import { printLength } from '@spare-knot/core/measure/print.js';
 import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useWidth } from '../board/use-width';
+import { Sentence } from '../measure/length';
 import { useUnits } from '../measure/units';
 import { useNotice } from '../ui/notice';
 import { PaperPicture } from './paper-picture';
@@ -13,7 +15,17 @@ import { saveFile } from './save-file';
 const VIEWS: readonly BoxViewName[] = ['front', 'section', 'plan'];
 
 /** The level cut and every panel flat with its measures; all of it to take away as SVG, DXF or PDF, and templates at full size. */
-export function PanelsFlat({ box, names, title }: { box: PanelSet; names: ReadonlyMap<string, string>; title: string }) {
+export function PanelsFlat({
+  box,
+  names,
+  title,
+  checks,
+}: {
+  box: PanelSet;
+  names: ReadonlyMap<string, string>;
+  title: string;
+  checks: readonly Check[];
+}) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { style } = useUnits();
   const say = useNotice();
@@ -126,6 +138,16 @@ export function PanelsFlat({ box, names, title }: { box: PanelSet; names: Readon
                   most={320}
                   label={`${names.get(panel.id) ?? panel.id}, flat, with its measures`}
                 />
+                <ul className="px-1">
+                  {checks
+                    .filter((check) => check.role === panel.role && check.severity !== 'kept')
+                    .map((check) => (
+                      <li key={check.id} className={`text-sm font-semibold ${check.severity === 'stop' ? 'text-danger' : 'text-warn'}`}>
+                        <span aria-hidden>{check.severity === 'stop' ? '! ' : '? '}</span>
+                        <Sentence text={check.text} />
+                      </li>
+                    ))}
+                </ul>
               </li>
             ))}
           </ul>

@@ -120,8 +120,9 @@ const longestOf = (laid: readonly LaidBoard[], boards: readonly BoardRecord[]): 
 /** Millimetres of paper that a line of the cut list takes: a row for its words, and one for each kind of hole. */
 function rowHeight(panel: Panel): number {
   const kinds = new Set(panel.features.map((feature) => (feature.kind === 'groove' ? `groove ${feature.purpose}` : feature.kind))).size;
-  const words = cuts(panel).join('; ').length > 44 ? 2 : 1;
-  return 3.2 + 4.7 * (1 + words + kinds);
+  // What the fourth column holds in a line, and what stands after the cuts: the face and the wood.
+  const words = Math.ceil((cuts(panel).join('; ').length + 36) / 66);
+  return 3.2 + 4.7 * (words + kinds);
 }
 const LIST_HEAD = 18;
 const LIST_FOOT = 20;

@@ -1,4 +1,5 @@
 import { animalById } from '@spare-knot/core/animals/find.js';
+import { type PanelChange, panelChanges } from '@spare-knot/core/box/changes.js';
 import type { Check } from '@spare-knot/core/box/checks.js';
 import { chosen } from '@spare-knot/core/box/declare.js';
 import { buildBox, checkBox, FAMILIES, familyById } from '@spare-knot/core/box/families/families.js';
@@ -40,6 +41,7 @@ export function BoxStation() {
   const [ref, width] = useWidth<HTMLDivElement>();
   const checks = useMemo(() => (sound ? checkBox(sound.plan, sound.box, animal) : []), [sound, animal]);
   const problems = useMemo(() => new Map(built.ok ? [] : built.refusals.map(({ field, message }) => [field, message] as const)), [built]);
+  const moved = useMoved(sound);
   if (!family) return <p className="mt-6">This batch is of a family that is not known here: “{plan.family}”. It is kept as it is.</p>;
   const schools = chosen(family, plan.schools);
   const names = sound ? panelNames(familyById(sound.plan.family), sound.box) : new Map<string, string>();
@@ -138,7 +140,9 @@ export function BoxStation() {
               )}
             </div>
           </Tabs.Content>
-          <Tabs.Content value="panels">{sound && <PanelsFlat box={sound.box} names={names} title={draft.name} />}</Tabs.Content>
+          <Tabs.Content value="panels">
+            {sound && <PanelsFlat box={sound.box} names={names} title={draft.name} checks={checks} />}
+          </Tabs.Content>
           <Tabs.Content value="beside">
             {sound && (
               <BesideTheWood
@@ -157,6 +161,21 @@ export function BoxStation() {
             </Suspense>
           </Tabs.Content>
         </Tabs.Root>
+        {moved.length > 0 && !locked && (
+          <p className="mt-2 rounded-md bg-chalk-pale px-3 py-1.5 text-[0.92rem]" aria-live="polite">
+            <strong>Moved with it:</strong>{' '}
+            {moved.slice(0, 6).map((change, index) => (
+              <span key={`${change.panel} ${change.measure}`}>
+                {index > 0 && '; '}
+                {(names.get(change.panel) ?? change.panel).toLowerCase()}, {change.measure} <Length ticks={change.before} /> →{' '}
+                <strong>
+                  <Length ticks={change.after} unit />
+                </strong>
+              </span>
+            ))}
+            {moved.length > 6 && `; and ${moved.length - 6} more`}
+          </p>
+        )}
         <div className="mt-2 grid grid-cols-[1fr_1fr] gap-4 border-t border-line pt-2 max-xl:grid-cols-1">
           <div>
             <h2 className="text-base">Other sizes</h2>
@@ -194,7 +213,13 @@ export function BoxStation() {
         <h2 className="text-base">Checks</h2>
         <ul className="mt-1">
           {checks.map((check) => (
-            <CheckRow key={check.id} check={check} locked={locked} onMend={(mend) => change(mend)} />
+            <CheckRow
+              key={check.id}
+              check={check}
+              panel={drawnFamily.roles.find((role) => role.id === check.role)?.label ?? null}
+              locked={locked}
+              onMend={(mend) => change(mend)}
+            />
           ))}
         </ul>
         {sound && (
@@ -212,6 +237,17 @@ export function BoxStation() {
       </section>
     </main>
   );
+}
+
+/** What the last change of the plan did to the panels. */
+function useMoved(sound: { plan: BoxPlan; box: PanelSet } | null): readonly PanelChange[] {
+  const [last, setLast] = useState(sound);
+  const [moved, setMoved] = useState<readonly PanelChange[]>([]);
+  if (sound !== last && sound?.plan !== last?.plan) {
+    setLast(sound);
+    setMoved(sound && last && sound.plan.family === last.plan.family ? panelChanges(last.box, sound.box) : []);
+  }
+  return moved;
 }
 
 /** Sizes by which a panel would be just as wide as its board, so that nothing is ripped, and what becomes of the floor. */
@@ -363,7 +399,18 @@ const SIGNS = {
   kept: { sign: '✓', word: 'Kept', style: 'bg-moss-pale text-moss' },
 };
 
-function CheckRow({ check, locked, onMend }: { check: Check; locked: boolean; onMend: (mend: (plan: BoxPlan) => BoxPlan) => void }) {
+function CheckRow({
+  check,
+  panel,
+  locked,
+  onMend,
+}: {
+  check: Check;
+  /** The panel that it concerns. */
+  panel: string | null;
+  locked: boolean;
+  onMend: (mend: (plan: BoxPlan) => BoxPlan) => void;
+}) {
   const sign = SIGNS[check.severity];
   return (
     <li
@@ -374,6 +421,7 @@ function CheckRow({ check, locked, onMend }: { check: Check; locked: boolean; on
       </span>
       <div>
         <span className="sr-only">{sign.word}: </span>
+        {panel && <span className="mr-1 rounded bg-[#efe6d2] px-1 text-[0.78rem] font-semibold">{panel}</span>}
         <Sentence text={check.text} />{' '}
         <abbr className="cursor-help text-soft no-underline" title={`${check.source} (${MARK_MEANINGS[check.mark]})`}>
           [{check.mark}]

@@ -83,7 +83,12 @@ function mended(family: Family, plan: BoxPlan): BoxPlan {
       const next = options[(options.indexOf(now.schools[field]!) + 1) % options.length]!;
       now = { ...now, schools: { ...now.schools, [field]: next } };
     } else if (field === 'backAbove') now = { ...now, sizes: { ...now.sizes, backAbove: fromMm(30) } };
-    else now = { ...now, sizes: { ...now.sizes, [field]: start.sizes[field] ?? 0 } };
+    // Sizes that go with each other are put back together.
+    else
+      now = {
+        ...now,
+        sizes: round < 4 ? { ...now.sizes, [field]: start.sizes[field] ?? 0 } : { ...start.sizes, backAbove: now.sizes.backAbove ?? 0 },
+      };
   }
   return now;
 }
