@@ -513,6 +513,9 @@ function build(plan: BoxPlan): BuiltBox {
         refuse('flapHigh', 'Less than 40 mm of side is left above the flap. Make it lower.');
     }
     if (schools.platform === 'platform') {
+      // Under the lid, which falls to the front and comes down over the platform.
+      if (roofAt(-t.front - Math.min(size('platformDeep'), size('overhangFront'))) < sillOf(entrance))
+        refuse('entranceHeight', 'The lid comes down over the platform. Lower the entrance, or make the room higher at the front.');
       if (size('platformWide') > width + t.left + t.right) refuse('platformWide', 'The platform is wider than the front that carries it.');
       if (sillOf(entrance) - thick('platform') - stick('bearer').wide < bottom)
         refuse('entranceHeight', 'The platform’s bearer would hang below the walls. Raise the entrance.');
