@@ -59,7 +59,7 @@ interface Placed {
   witness: readonly (readonly [number, number, number, number])[];
 }
 
-const MARGIN = { left: 100, middle: 168, right: 104, top: 78, bottom: 62 };
+const MARGIN = { left: 102, middle: 202, right: 108, top: 78, bottom: 62 };
 
 /** Puts a dimension beside its view. */
 function place(dimension: DrawnDimension, view: Extent, x: (value: number) => number, y: (value: number) => number): Placed {
@@ -71,9 +71,9 @@ function place(dimension: DrawnDimension, view: Extent, x: (value: number) => nu
   }
   if (side === 'leader') {
     const end = x(view.right) + 14;
-    return { size, from: [x(start), y(from)], to: [end, y(from)], at: [end + 36, y(from)], witness: [] };
+    return { size, from: [x(start), y(from)], to: [end, y(from)], at: [end + 44, y(from)], witness: [] };
   }
-  const line = side === 'left' ? x(view.left) - 30 : x(view.right) + 46;
+  const line = side === 'left' ? x(view.left) - 52 : x(view.right) + 58;
   const witness = [from, to].map((value) => [x(start), y(value), line, y(value)] as const);
   return { size, from: [line, y(from)], to: [line, y(to)], at: [line, (y(from) + y(to)) / 2], witness };
 }
