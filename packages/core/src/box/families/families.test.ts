@@ -97,21 +97,26 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))('%s: any c
   test('builds a sound, closed box, or is refused with the reason', () => {
     let sound = 0;
     fc.assert(
-      fc.property(anyPlan(family, false), fc.double({ min: 0, max: 6, noNaN: true }), (asked, seed) => {
-        const plan = seed > 1 ? mended(family, asked) : asked;
-        const built = buildBox(plan);
-        if (!built.ok) {
-          expect(built.refusals.length).toBeGreaterThan(0);
-          for (const refusal of built.refusals) expect(refusal.message.length).toBeGreaterThan(20);
-          return;
-        }
-        sound += 1;
-        expectSound(built.box);
-        expectClosed(built.box, seed);
-        const roles = rolesOf(family, plan.schools).map((role) => role.id);
-        for (const panel of built.box.panels) expect(roles).toContain(panel.role);
-        for (const derived of built.derived) expect(Number.isFinite(derived.value)).toBe(true);
-      }),
+      fc.property(
+        anyPlan(family, false),
+        fc.integer({ min: 0, max: 600 }),
+        fc.constantFrom(true, true, true, false),
+        (asked, turn, mend) => {
+          const plan = mend ? mended(family, asked) : asked;
+          const built = buildBox(plan);
+          if (!built.ok) {
+            expect(built.refusals.length).toBeGreaterThan(0);
+            for (const refusal of built.refusals) expect(refusal.message.length).toBeGreaterThan(20);
+            return;
+          }
+          sound += 1;
+          expectSound(built.box);
+          expectClosed(built.box, turn / 100);
+          const roles = rolesOf(family, plan.schools).map((role) => role.id);
+          for (const panel of built.box.panels) expect(roles).toContain(panel.role);
+          for (const derived of built.derived) expect(Number.isFinite(derived.value)).toBe(true);
+        },
+      ),
       { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 30) },
     );
     // A property that refuses everything proves nothing.
