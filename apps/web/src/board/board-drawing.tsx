@@ -73,7 +73,8 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
       viewBox={`-1 -1 ${(length + 2).toFixed(1)} ${(total + 2).toFixed(1)}`}
       width={length + 2}
       height={total + 2}
-      role="img"
+      // A picture may hold nothing to take hold of; with panels that can be moved it is a group of them.
+      role={hand ? 'group' : 'img'}
       aria-label={label}
       className="block max-w-full overflow-visible"
     >
