@@ -22,7 +22,10 @@ test('boards are taken once, though two windows press, and undo gives them back'
   const said = (window: typeof page) => window.getByText('The boards are off the rack').isVisible();
   await expect.poll(async () => (await said(page)) || (await said(other))).toBe(true);
 
-  const laid = await page.getByRole('region', { name: 'Boards laid out' }).getByLabel(/panels, \d+ offcuts/).count();
+  const laid = await page
+    .getByRole('region', { name: 'Boards laid out' })
+    .getByLabel(/panels, \d+ offcuts/)
+    .count();
   const keptPieces = Number(/Back to the rack\s+(\d+)/.exec(await page.getByRole('region', { name: 'Result' }).innerText())?.[1]);
   const address = page.url();
   expect(await rackCount(page)).toBe(before - laid + keptPieces);

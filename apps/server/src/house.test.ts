@@ -249,15 +249,19 @@ describe('taking the boards of a layout', () => {
 
   test('a layout that breaks a rule is not kept', async () => {
     const { batch, layout } = await laidOut();
-    const [first, ...others] = layout.boards;
-    const shifted = {
-      ...first!,
-      // The second panel on top of the first.
-      placements: first!.placements.map((placement, index) =>
-        index === 1 ? { ...placement, x: first!.placements[0]!.x + 320, y: first!.placements[0]!.y } : placement,
-      ),
-    };
-    const answer = await accept(batch, { ...layout, boards: [shifted, ...others] });
+    // Two panels alike, the second laid exactly on the first, whatever layout was found.
+    const twin = (board: Layout['boards'][number]) =>
+      board.placements.findIndex((placement, index) => board.placements.slice(0, index).some((earlier) => earlier.part === placement.part));
+    const spot = layout.boards.findIndex((board) => twin(board) > 0);
+    const second = twin(layout.boards[spot]!);
+    const boards = layout.boards.map((board, at) => ({
+      ...board,
+      placements: board.placements.map((placement, index) => {
+        if (at !== spot || index !== second) return placement;
+        return { ...board.placements.find((earlier) => earlier.part === placement.part)!, copy: placement.copy };
+      }),
+    }));
+    const answer = await accept(batch, { ...layout, boards });
     expect(answer.status).toBe(422);
     expect(answer.body.detail).toContain('rule 3');
     expect(total(await rack())).toBe(10);
