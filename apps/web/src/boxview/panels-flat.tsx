@@ -14,6 +14,14 @@ import { saveFile } from './save-file';
 
 const VIEWS: readonly BoxViewName[] = ['front', 'section', 'plan'];
 
+function TakeAway({ label, busy, onTake }: { label: string; busy: boolean; onTake: () => void }) {
+  return (
+    <button type="button" className="btn" disabled={busy} onClick={onTake}>
+      <Download size={16} aria-hidden /> {label}
+    </button>
+  );
+}
+
 /** The level cut and every panel flat with its measures; all of it to take away as SVG, DXF or PDF, and templates at full size. */
 export function PanelsFlat({
   box,
@@ -63,53 +71,41 @@ export function PanelsFlat({
     <div ref={ref}>
       <fieldset className="mt-2 flex flex-wrap items-center gap-2">
         <legend className="sr-only">Take away</legend>
-        <button
-          type="button"
-          className="btn"
-          disabled={busy}
-          onClick={() => void take('The SVG', async () => saveFile(`${fileName}.svg`, 'image/svg+xml', drawingSvg(stacked(title, all()))))}
-        >
-          <Download size={16} aria-hidden /> SVG
-        </button>
-        <button
-          type="button"
-          className="btn"
-          disabled={busy}
-          onClick={() =>
+        <TakeAway
+          label="SVG"
+          busy={busy}
+          onTake={() => void take('The SVG', async () => saveFile(`${fileName}.svg`, 'image/svg+xml', drawingSvg(stacked(title, all()))))}
+        />
+        <TakeAway
+          label="DXF"
+          busy={busy}
+          onTake={() =>
             void take('The DXF', async () => {
               const { drawingDxf } = await import('@spare-knot/core/exchange/drawing-dxf.js');
               saveFile(`${fileName}.dxf`, 'application/dxf', drawingDxf(stacked(title, templates())));
             })
           }
-        >
-          <Download size={16} aria-hidden /> DXF
-        </button>
-        <button
-          type="button"
-          className="btn"
-          disabled={busy}
-          onClick={() =>
+        />
+        <TakeAway
+          label="PDF"
+          busy={busy}
+          onTake={() =>
             void take('The PDF', async () => {
               const { drawingsPdf } = await import('@spare-knot/core/exchange/drawing-pdf.js');
               saveFile(`${fileName}.pdf`, 'application/pdf', await drawingsPdf(all(), paper, await font(), title));
             })
           }
-        >
-          <Download size={16} aria-hidden /> PDF
-        </button>
-        <button
-          type="button"
-          className="btn"
-          disabled={busy}
-          onClick={() =>
+        />
+        <TakeAway
+          label="Templates 1 : 1"
+          busy={busy}
+          onTake={() =>
             void take('The set of templates', async () => {
               const { templatesPdf } = await import('@spare-knot/core/exchange/drawing-pdf.js');
               saveFile(`${fileName}-templates.pdf`, 'application/pdf', (await templatesPdf(templates(), paper, await font(), title)).bytes);
             })
           }
-        >
-          <Download size={16} aria-hidden /> Templates 1 : 1
-        </button>
+        />
         <label className="flex items-center gap-1.5">
           <span className="label">on</span>
           <select className="field" value={paper} onChange={(event) => setPaper(event.target.value as 'A4' | 'Letter')}>
@@ -121,7 +117,6 @@ export function PanelsFlat({
       </fieldset>
       {width > 0 && (
         <>
-          {' '}
           <figure className="mt-3 rounded-md border border-line bg-white p-3">
             <figcaption className="font-slab font-semibold">{VIEW_TITLES.plan}</figcaption>
             <PaperPicture drawing={plan} width={Math.min(width - 30, 420)} most={220} label="The box cut level, seen from above" />

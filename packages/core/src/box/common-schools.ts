@@ -1,6 +1,12 @@
 import { school } from './declare.js';
 import type { School } from './family.js';
 
+/** Which size stays when the wood gets thicker. */
+export const MEASURE_SCHOOL: School = school('measure', 'Sizes are kept', [
+  ['inside', 'inside', 'The room stays; thicker wood makes the box bigger outside.'],
+  ['outside', 'outside', 'The board’s width stays; thicker wood makes the room smaller.'],
+]);
+
 /** Questions that every family raises and that change no panel's shape. */
 export const COMMON_SCHOOLS: readonly School[] = [
   school('fastening', 'Held by', [

@@ -26,7 +26,7 @@ import type { Feature, Opening, PanelSet } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
 import { missingWood, outOfRange } from '../../ranges.js';
 import { slopedRoof, underSlopedRoof } from '../../sloped-roof.js';
-import { suitRoom } from '../slant-roof/suit.js';
+import { suitRoom } from '../../suit-room.js';
 
 const PARAMETERS: readonly Parameter[] = [
   length('diameter', 'Log, through', 140, 900, 230, 'Without bark, at its thinner end.'),

@@ -39,7 +39,7 @@ import type { Feature, Fitting, Opening, PanelSet } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
 import { missingWood, outOfRange } from '../../ranges.js';
 import { alongSlope, slopedRoof, underSlopedRoof, upFrom } from '../../sloped-roof.js';
-import { suitRoom } from '../slant-roof/suit.js';
+import { suitRoom } from '../../suit-room.js';
 
 const PARAMETERS: readonly Parameter[] = [
   length('width', 'Room, wide', 200, 1000, 400, 'Across the box, inside.'),

@@ -20,7 +20,7 @@ import {
   wallChecks,
   weatherChecks,
 } from '../../checks.js';
-import { COMMON_SCHOOLS } from '../../common-schools.js';
+import { COMMON_SCHOOLS, MEASURE_SCHOOL } from '../../common-schools.js';
 import { angle, length, rolesOf, school } from '../../declare.js';
 import {
   ENTRANCE_PARAMETERS,
@@ -39,8 +39,8 @@ import type { Feature, Opening, PanelSet } from '../../panel-set.js';
 import type { BoxPlan } from '../../plan.js';
 import { missingWood, outOfRange } from '../../ranges.js';
 import { RIDGE_SCHOOL, type Ridge, ridgeRoof, slopeAt, underRidge, underSlope } from '../../ridge.js';
+import { suitRoom } from '../../suit-room.js';
 import { LATCH, PIVOT, swingGap, swingRiseUnderSlope } from '../../swing.js';
-import { suitRoom } from '../slant-roof/suit.js';
 
 const PARAMETERS: readonly Parameter[] = [
   length('width', 'Width', 60, 700, 127, 'Across the box, as you face it.'),
@@ -78,10 +78,7 @@ const SCHOOLS: readonly School[] = [
     ],
     { picture: 'plan' },
   ),
-  school('measure', 'Sizes are kept', [
-    ['inside', 'inside', 'The room stays; thicker wood makes the box bigger outside.'],
-    ['outside', 'outside', 'The board’s width stays; thicker wood makes the room smaller.'],
-  ]),
+  MEASURE_SCHOOL,
   school('access', 'Opens for cleaning by', [
     ['side', 'a side that swings', 'One side pivots on two nails through the gables; a latch nail holds it shut.'],
     ['screwed', 'screws', 'The wall that covers its neighbours’ edges is held by screws alone, without glue.'],

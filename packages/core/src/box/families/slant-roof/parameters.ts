@@ -1,4 +1,4 @@
-import { COMMON_SCHOOLS } from '../../common-schools.js';
+import { COMMON_SCHOOLS, MEASURE_SCHOOL } from '../../common-schools.js';
 import { angle, length, school } from '../../declare.js';
 import { ENTRANCE_PARAMETERS, ENTRANCE_SCHOOLS } from '../../entrance.js';
 import type { PanelRole, Parameter, School } from '../../family.js';
@@ -99,10 +99,7 @@ export const SCHOOLS: readonly School[] = [
     ],
     { picture: 'plan' },
   ),
-  school('measure', 'Sizes are kept', [
-    ['inside', 'inside', 'The room stays; thicker wood makes the box bigger outside.'],
-    ['outside', 'outside', 'The board’s width stays; thicker wood makes the room smaller.'],
-  ]),
+  MEASURE_SCHOOL,
   school(
     'access',
     'Opens for cleaning by',

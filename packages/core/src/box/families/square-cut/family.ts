@@ -6,10 +6,10 @@ import { length, school } from '../../declare.js';
 import type { BuiltBox, Derived, Family, Parameter, Refusal, School } from '../../family.js';
 import type { BoxPlan, PanelWood } from '../../plan.js';
 import { missingWood, outOfRange } from '../../ranges.js';
+import { suitRoom } from '../../suit-room.js';
 import { build as buildSlantRoof } from '../slant-roof/build.js';
 import { dimensions as slantDimensions } from '../slant-roof/dimensions.js';
 import { ROLES as SLANT_ROLES, PARAMETERS as SLANT_ROOF, SCHOOLS as SLANT_SCHOOLS } from '../slant-roof/parameters.js';
-import { suitRoom } from '../slant-roof/suit.js';
 
 const KEPT_SIZES = [
   'overhangSide',
