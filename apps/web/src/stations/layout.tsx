@@ -6,6 +6,7 @@ import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
 import type { Goals } from '@spare-knot/core/layout/goals.js';
 import type { LayoutJob, Saw } from '@spare-knot/core/layout/job.js';
 import type { Layout } from '@spare-knot/core/layout/layout.js';
+import { movedToPins } from '@spare-knot/core/layout/pins.js';
 import { countCuts, shortPieces, usedCost } from '@spare-knot/core/layout/summary.js';
 import { printMoney } from '@spare-knot/core/measure/money.js';
 import type { Ticks } from '@spare-knot/core/measure/ticks.js';
@@ -77,7 +78,7 @@ export function LayoutStation() {
   // A layout that was kept and still holds is shown as it was; anything else is laid out anew as soon as it changes.
   const proposed = useRef(batch.proposed);
   proposed.current = batch.proposed;
-  const [held, setHeld] = useState<Layout | null>(null);
+  const [held, setHeld] = useState<{ job: LayoutJob; layout: Layout } | null>(null);
   const started = useRef(false);
   // What was kept answers the goals that it was found for, not those chosen since.
   const firstGoals = useRef(goals);
@@ -85,24 +86,31 @@ export function LayoutStation() {
     if (!job || accepted) return;
     const kept = proposed.current;
     if (kept && goals === firstGoals.current && kept.unplaced.length === 0 && checkLayout(job, kept).length === 0) {
-      setHeld(kept);
+      setHeld({ job, layout: kept });
       return;
     }
-    setHeld(null);
     // The first time at once; later a moment after the last change.
     const timer = setTimeout(() => start(job, goals), started.current ? 40 : 0);
     started.current = true;
     return () => clearTimeout(timer);
   }, [job, goals, accepted, start]);
 
-  const layout = accepted ? accepted.layout : (held ?? search.layout);
+  const asKept = held !== null && held.job === job && search.asked !== job;
+  const answer = asKept ? held.layout : search.answers === job ? search.layout : null;
+  const lastAnswer = useRef<Layout | null>(null);
+  useEffect(() => {
+    if (answer) lastAnswer.current = answer;
+  }, [answer]);
+  // Until a changed job has its answer the last one stays, with every piece where it was dropped.
+  const layout = accepted ? accepted.layout : (answer ?? (job && lastAnswer.current && movedToPins(lastAnswer.current, job.pinned)));
+  const searching = !accepted && job !== null && !asKept && (search.running || search.asked !== job);
   const take = async () => {
-    if (!layout || busy) return;
+    if (!answer || busy) return;
     setBusy(true);
     search.stop();
     try {
       const current = await settle();
-      replace(await client.acceptLayout(current.id, current.version, layout));
+      replace(await client.acceptLayout(current.id, current.version, answer));
       await queries.invalidateQueries({ queryKey: RACK });
       say('The boards are off the rack and the offcuts on it.', { undo: () => void giveBack() });
     } catch (error) {
@@ -147,18 +155,14 @@ export function LayoutStation() {
           <button
             type="button"
             className="btn btn-main"
-            disabled={busy || !layout || layout.boards.length === 0}
+            disabled={busy || !answer || answer.boards.length === 0}
             onClick={() => void take()}
           >
             {busy ? 'Taking…' : 'Take these boards'}
           </button>
         )}
       </StationActions>
-      <section
-        className="min-w-0 rounded-[10px] border border-line bg-[#e7dfcd] p-3"
-        aria-label="Boards laid out"
-        aria-busy={search.running}
-      >
+      <section className="min-w-0 rounded-[10px] border border-line bg-[#e7dfcd] p-3" aria-label="Boards laid out" aria-busy={searching}>
         {rack.query.isError && <Trouble error={rack.query.error} retry={() => void rack.query.refetch()} />}
         {!built.ok && (
           <p role="alert" className="rounded-md border border-danger bg-danger-pale p-3 text-danger">
@@ -236,7 +240,7 @@ export function LayoutStation() {
         )}
         {!accepted && (
           <section className="card p-3" aria-label="Search">
-            {search.running ? (
+            {searching ? (
               <>
                 <p role="status" className="font-semibold">
                   Looking for better…
@@ -251,14 +255,13 @@ export function LayoutStation() {
             ) : (
               <>
                 <p role="status" className="text-soft">
-                  {search.layout ? 'The search has ended.' : held ? 'As it was kept.' : ''}
+                  {asKept ? 'As it was kept.' : answer ? 'The search has ended.' : ''}
                 </p>
                 <button
                   type="button"
                   className="btn mt-1"
                   disabled={!job}
                   onClick={() => {
-                    setHeld(null);
                     if (job) start(job, goals);
                   }}
                 >

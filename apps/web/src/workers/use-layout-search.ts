@@ -6,6 +6,10 @@ import type { LayoutOrder, WorkerWord } from './layout.worker';
 
 export interface LayoutSearching {
   layout: Layout | null;
+  /** The job that the layout answers: while a changed job has no answer yet, the last layout stays. */
+  answers: LayoutJob | null;
+  /** The job that was last begun. */
+  asked: LayoutJob | null;
   running: boolean;
   /** Set when the search failed; the best layout before it stays. */
   trouble: string | null;
@@ -26,12 +30,15 @@ export function useLayoutSearch(onDone: (layout: Layout) => void): LayoutSearchi
   done.current = onDone;
   const [state, setState] = useState<Omit<LayoutSearching, 'stop' | 'start'>>({
     layout: null,
+    answers: null,
+    asked: null,
     running: false,
     trouble: null,
     firstAfter: null,
   });
   const best = useRef<Layout | null>(null);
   const running = useRef(false);
+  const asked = useRef<LayoutJob | null>(null);
   const began = useRef(0);
 
   useEffect(
@@ -58,6 +65,7 @@ export function useLayoutSearch(onDone: (layout: Layout) => void): LayoutSearchi
       setState((now) => ({
         ...now,
         layout: data.layout,
+        answers: asked.current,
         running: !finished,
         firstAfter: now.firstAfter ?? performance.now() - began.current,
       }));
@@ -84,10 +92,11 @@ export function useLayoutSearch(onDone: (layout: Layout) => void): LayoutSearchi
     (job: LayoutJob, goals: Goals = STANDARD_GOALS) => {
       run.current += 1;
       best.current = null;
+      asked.current = job;
       running.current = true;
       began.current = performance.now();
       // The last layout stays on the screen until there is one for the new job.
-      setState((now) => ({ ...now, running: true, trouble: null, firstAfter: null }));
+      setState((now) => ({ ...now, asked: job, running: true, trouble: null, firstAfter: null }));
       hire().postMessage({ kind: 'lay out', run: run.current, job, goals } satisfies LayoutOrder);
     },
     [hire],

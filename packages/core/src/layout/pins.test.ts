@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { checkLayout } from './checker/check.js';
 import type { LayoutJob, PinnedPlacement } from './job.js';
-import { sortPins, whyNot } from './pins.js';
+import { movedToPins, sortPins, whyNot } from './pins.js';
 import { searchLayout } from './search/search.js';
 import type { LinearSolver } from './solver/linear.js';
 import { at, board, job, knot, part, rectangle } from './testing.js';
@@ -68,5 +68,24 @@ describe('pins', () => {
     expect(found.lowerBound).toBeLessThanOrEqual(200);
     const free = searchLayout(base, { clock: () => Date.now(), solver });
     expect(free.cost).toBe(100);
+  });
+
+  test('until the search has answered, a piece is shown where it was pinned, once, and no kept offcut under it', () => {
+    const six = { ...base, parts: [part('a', rectangle(200, 100), { quantity: 6 })] };
+    const before = searchLayout(six, { clock: () => performance.now(), solver });
+    const laid = before.boards.find((board) => board.placements.some((each) => each.copy === 2))!;
+    const free = before.boards.find((board) => board !== laid)!;
+    const moved = pin('a', 640, 0, { copy: 2, piece: free.piece, turn: 180 });
+    const shown = movedToPins(before, [moved]);
+    const homes = shown.boards.filter((board) => board.placements.some((each) => each.part === 'a' && each.copy === 2));
+    expect(homes.map((board) => board.piece)).toEqual([free.piece]);
+    expect(homes[0]!.placements.find((each) => each.copy === 2)).toMatchObject({ x: moved.x, y: moved.y, turn: 180 });
+    expect(homes[0]!.offcuts).toEqual([]);
+    expect(shown.boards.flatMap((board) => board.placements)).toHaveLength(6);
+    // Moved twice is moved once, and the layout that has the piece there already is left as it is.
+    expect(movedToPins(shown, [moved])).toBe(shown);
+    expect(movedToPins(before, [])).toBe(before);
+    // A board that is not drawn yet cannot show it: it stays where it was.
+    expect(movedToPins(before, [pin('a', 0, 0, { stock: 'other' })])).toBe(before);
   });
 });

@@ -1,6 +1,6 @@
 import { checkLayout } from './checker/check.js';
 import type { LayoutJob, PinnedPlacement } from './job.js';
-import type { Layout } from './layout.js';
+import type { LaidBoard, Layout } from './layout.js';
 
 /** A pin that cannot be kept, and why. */
 export interface BrokenPin {
@@ -62,3 +62,31 @@ export function sortPins(job: LayoutJob): { kept: PinnedPlacement[]; broken: Bro
 /** Why a pin cannot lie where it is asked to, beside the pins that are there; null when it can. */
 export const whyNot = (job: LayoutJob, others: readonly PinnedPlacement[], pin: PinnedPlacement): string | null =>
   brokenBy(job, [...others, pin]);
+
+/**
+ * A layout made for other pins, with every pinned piece moved to where its pin says, to look at until the search has answered: the rest
+ * has not flowed round it yet. Kept offcuts of boards that a piece left or came to are gone, since they may lie under it.
+ */
+export function movedToPins(layout: Layout, pins: readonly PinnedPlacement[]): Layout {
+  const isBoardOf = (board: LaidBoard, pin: PinnedPlacement) => board.stock === pin.stock && board.piece === pin.piece;
+  const isAt = (board: LaidBoard, pin: PinnedPlacement) =>
+    board.placements.some(
+      (each) =>
+        each.part === pin.part &&
+        each.copy === pin.copy &&
+        each.x === pin.x &&
+        each.y === pin.y &&
+        each.turn === pin.turn &&
+        each.flipped === pin.flipped,
+    );
+  const moved = pins.filter((pin) => layout.boards.some((board) => isBoardOf(board, pin) && !isAt(board, pin)));
+  if (moved.length === 0) return layout;
+  const boards = layout.boards.map((board) => {
+    const staying = board.placements.filter((each) => !moved.some((pin) => pin.part === each.part && pin.copy === each.copy));
+    const coming = moved.filter((pin) => isBoardOf(board, pin));
+    return staying.length === board.placements.length && coming.length === 0
+      ? board
+      : { ...board, placements: [...staying, ...coming], offcuts: [] };
+  });
+  return { ...layout, boards };
+}
