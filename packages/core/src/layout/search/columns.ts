@@ -3,7 +3,7 @@ import type { Goals } from '../goals.js';
 import type { LayoutJob } from '../job.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
 import { type Construction, type FilledBoard, type Pile, weigh } from './construct.js';
-import type { Filling, Piece } from './fill-board.js';
+import { fillingOf, type Piece } from './fill-board.js';
 
 /** What a master programme chooses among: boards as they may be cut. */
 interface Column {
@@ -172,10 +172,4 @@ export class ColumnPool {
     }
     return { boards: boards.filter((board) => board.filling.pieces.length > 0), missing };
   }
-}
-
-function fillingOf(pieces: readonly Piece[], parts: number): Filling {
-  const used = new Array<number>(parts).fill(0);
-  for (const piece of pieces) used[piece.shape.part]! += 1;
-  return { pieces, used, value: 0 };
 }

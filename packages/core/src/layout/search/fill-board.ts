@@ -2,7 +2,8 @@ import type { Ticks } from '../../measure/ticks.js';
 import type { Point } from '../../wood/board.js';
 import type { Saw, Stock } from '../job.js';
 import { type Obstacle, slideClear } from './defects.js';
-import type { Shape } from './shapes.js';
+import { FreeFiller } from './free-shapes.js';
+import { reachAlong, type Shape } from './shapes.js';
 
 /** A shape with its lower-left corner at (x, y). */
 export interface Piece {
@@ -62,13 +63,11 @@ const SQUARE: Point = [1, 0];
 const AWAY_FROM_EDGE: Ticks = 960;
 const NOTHING = (parts: number): Filling => ({ pieces: [], used: new Array<number>(parts).fill(0), value: 0 });
 
-function reachAlong(points: readonly Point[], normal: Point, x: number, y: number, far: boolean): number {
-  let best = far ? Number.NEGATIVE_INFINITY : Number.POSITIVE_INFINITY;
-  for (const point of points) {
-    const value = normal[0] * (point[0] + x) + normal[1] * (point[1] + y);
-    best = far ? Math.max(best, value) : Math.min(best, value);
-  }
-  return best;
+/** What lies on a board, counted by part index. */
+export function fillingOf(pieces: readonly Piece[], parts: number, value = 0): Filling {
+  const used = new Array<number>(parts).fill(0);
+  for (const piece of pieces) used[piece.shape.part]! += 1;
+  return { pieces, used, value };
 }
 
 /** Fills boards of one kind, cutting through from the left end to the right, along lanes that are ripped first. */
@@ -77,6 +76,8 @@ export class BoardFiller {
   private readonly narrowest: Ticks;
   private readonly shortest: Ticks;
   private strips = new Map<string, Filling>();
+  /** For saws that turn inside the wood. */
+  private readonly free: FreeFiller | null;
 
   constructor(
     private readonly stock: Stock,
@@ -88,6 +89,7 @@ export class BoardFiller {
     this.maxLean = stock.thickness * Math.tan((Math.min(89, saw.maxTilt) * Math.PI) / 180);
     this.narrowest = Math.min(...shapes.map((shape) => shape.width));
     this.shortest = Math.min(...shapes.map((shape) => shape.length));
+    this.free = saw.rip && !saw.throughCuts ? new FreeFiller(stock, shapes, obstacles, saw, partCount) : null;
   }
 
   /** The best filling found of the board between the given ends, `beam` states wide. */
@@ -99,7 +101,9 @@ export class BoardFiller {
       const region = { left, right, bottom: 0, top: this.stock.width };
       const searched = this.fillRegion(region, { ...wanted, copies }, beam);
       const line = wanted.rows ? this.fillLine(region, { ...wanted, copies }) : null;
-      const filling = line && line.value > searched.value + 1e-9 ? line : searched;
+      let filling = line && line.value > searched.value + 1e-9 ? line : searched;
+      const free = wanted.plain ? null : this.free?.fill(region, copies, wanted.values, beam);
+      if (free && free.value > filling.value + 1e-9) filling = fillingOf(free.pieces, this.partCount, free.value);
       total.pieces.push(...filling.pieces);
       total.value += filling.value;
       filling.used.forEach((count, part) => {

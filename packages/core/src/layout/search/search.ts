@@ -9,20 +9,10 @@ import { ColumnPool } from './columns.js';
 import { type Construction, construct, type FilledBoard, type Pile, weigh } from './construct.js';
 import { obstaclesOf } from './defects.js';
 import { BoardFiller, type Piece } from './fill-board.js';
+import { noise } from './noise.js';
 import { offcutsOf } from './offcuts.js';
 import { reasonFor } from './reasons.js';
 import { type Misfit, type Shape, shapesOf } from './shapes.js';
-
-/** Repeatable noise, so that the same job gives the same search (mulberry32, public domain). */
-function noise(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let value = Math.imul(state ^ (state >>> 15), 1 | state);
-    value = (value + Math.imul(value ^ (value >>> 7), 61 | value)) ^ value;
-    return ((value ^ (value >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Parts and boards that have to do with each other; groups are searched apart. */
 interface Group {

@@ -21,6 +21,16 @@ export interface Shape {
   takesKnots: boolean;
 }
 
+/** How far points moved by (x, y) reach along a unit direction: their greatest, or their least, value. */
+export function reachAlong(points: readonly Point[], normal: Point, x: number, y: number, far: boolean): number {
+  let best = far ? Number.NEGATIVE_INFINITY : Number.POSITIVE_INFINITY;
+  for (const point of points) {
+    const value = normal[0] * (point[0] + x) + normal[1] * (point[1] + y);
+    best = far ? Math.max(best, value) : Math.min(best, value);
+  }
+  return best;
+}
+
 type Turner = (point: Point) => Point;
 
 const TURNERS: Record<Turn, Turner> = {
