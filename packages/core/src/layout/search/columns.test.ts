@@ -10,7 +10,7 @@ import type { LayoutJob, Part, Stock } from '../job.js';
 import type { Layout } from '../layout.js';
 import type { LinearSolver } from '../solver/linear.js';
 import { countCuts, usedCost } from '../summary.js';
-import { at, board, circle, job, knot, layout, part, rectangle } from '../testing.js';
+import { at, board, circle, job, knot, layout, part, points, rectangle } from '../testing.js';
 import { testSolver } from '../testing-solver.js';
 import { BoardFiller } from './fill-board.js';
 import { searchLayout } from './search.js';
@@ -187,6 +187,20 @@ describe('bounds', () => {
     );
     const found = run(of);
     expect([found.cost, found.lowerBound, found.optimal]).toEqual([400, 400, true]);
+  });
+});
+
+describe('saving wood', () => {
+  test('slopes interlock across a board too narrow for two sides and too wide for one', () => {
+    // Head to tail along one edge takes 285.8 + 311.1 and a kerf for two; from both edges of the board less.
+    const side = part('side', points([0, 0], [311.1, 0], [285.8, 127], [0, 127]), { quantity: 4, knots: 'none' });
+    const headToTail = 2 * (285.8 + 311.1) + 3 * 3;
+    const found = run(job([side], [board(headToTail - 25, 235, { quantity: 2 })], {}, 1));
+    expect(found.unplaced).toEqual([]);
+    expect(found.boards).toHaveLength(1);
+    expect(new Set(found.boards[0]!.placements.map(({ y }) => y)).size).toBe(2);
+    // On a board no wider than the side there is no room for that.
+    expect(run(job([side], [board(headToTail - 25, 127, { quantity: 2 })], {}, 0.5)).boards).toHaveLength(2);
   });
 });
 

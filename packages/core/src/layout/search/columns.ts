@@ -11,8 +11,8 @@ interface Column {
   key: string;
 }
 
-/** Beam width from which rows are also filled exactly. */
-const ROWS_FROM_BEAM = 24;
+/** Beam width from which boards are also filled by the slower ways. */
+const THOROUGH_FROM_BEAM = 24;
 /** Seconds that one linear, and one whole-number, programme may take. */
 const LINEAR_SECONDS = 2;
 
@@ -121,7 +121,7 @@ export class ColumnPool {
       if (pile.left <= 0) continue;
       const quota = Math.min(0, solved.duals[this.parts.length + index]!);
       for (const plain of this.goals.first === 'cuts' ? [true, false] : [false]) {
-        const filling = pile.filler.fill({ copies: wanted, values, plain, rows: beam >= ROWS_FROM_BEAM }, beam, pile.ends);
+        const filling = pile.filler.fill({ copies: wanted, values, plain, thorough: beam >= THOROUGH_FROM_BEAM }, beam, pile.ends);
         if (filling.pieces.length === 0) continue;
         const board = weigh(pile, filling, this.job.saw, this.goals);
         if (filling.value > this.cost(board) - quota + 1e-6) grown = this.add(board) || grown;
@@ -135,7 +135,7 @@ export class ColumnPool {
     const values = Float64Array.from({ length: this.job.parts.length }, (_unused, part) => areas[part]! * (1 + 1e-5 * chance()));
     for (const pile of this.piles) {
       if (pile.left <= 0) continue;
-      const filling = pile.filler.fill({ copies: this.copies, values, rows: true }, beam, pile.ends);
+      const filling = pile.filler.fill({ copies: this.copies, values, thorough: true }, beam, pile.ends);
       if (filling.pieces.length > 0) this.add(weigh(pile, filling, this.job.saw, this.goals));
     }
   }

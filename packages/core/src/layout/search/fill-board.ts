@@ -52,8 +52,10 @@ export interface Wanted {
   values: ArrayLike<number>;
   /** One piece after the other along the board, nothing ripped off beside them: fewer cuts. */
   plain?: boolean;
-  /** Rows are also filled exactly, which takes its time. */
-  rows?: boolean;
+  /** Rows are also filled exactly, and slopes laid against one another from both edges of the board, which takes its time. */
+  thorough?: boolean;
+  /** Sloped pieces may lie along the far edge too, so that their slopes interlock in the middle of the board. */
+  interlock?: boolean;
 }
 
 /** Steps that the knapsack of a row may take. */
@@ -78,6 +80,7 @@ export class BoardFiller {
   private strips = new Map<string, Filling>();
   /** For saws that turn inside the wood. */
   private readonly free: FreeFiller | null;
+  private readonly hasSlopes: boolean;
 
   constructor(
     private readonly stock: Stock,
@@ -89,6 +92,7 @@ export class BoardFiller {
     this.maxLean = stock.thickness * Math.tan((Math.min(89, saw.maxTilt) * Math.PI) / 180);
     this.narrowest = Math.min(...shapes.map((shape) => shape.width));
     this.shortest = Math.min(...shapes.map((shape) => shape.length));
+    this.hasSlopes = saw.rip && shapes.some((shape) => shape.leftSlopes.length + shape.rightSlopes.length > 0);
     this.free = saw.rip && !saw.throughCuts ? new FreeFiller(stock, shapes, obstacles, saw, partCount) : null;
   }
 
@@ -100,10 +104,19 @@ export class BoardFiller {
     for (const [left, right] of ends) {
       const region = { left, right, bottom: 0, top: this.stock.width };
       const searched = this.fillRegion(region, { ...wanted, copies }, beam);
-      const line = wanted.rows ? this.fillLine(region, { ...wanted, copies }) : null;
-      let filling = line && line.value > searched.value + 1e-9 ? line : searched;
+      let filling = searched;
+      const take = (other: Filling | null) => {
+        if (other && other.value > filling.value + 1e-9) filling = other;
+      };
+      if (wanted.thorough) {
+        take(this.fillLine(region, { ...wanted, copies }));
+        if (this.hasSlopes && this.obstacles.length === 0) {
+          this.strips = new Map();
+          take(this.fillLane(region, { ...wanted, copies, interlock: true }, beam, 2));
+        }
+      }
       const free = wanted.plain ? null : this.free?.fill(region, copies, wanted.values, beam);
-      if (free && free.value > filling.value + 1e-9) filling = fillingOf(free.pieces, this.partCount, free.value);
+      if (free) take(fillingOf(free.pieces, this.partCount, free.value));
       total.pieces.push(...filling.pieces);
       total.value += filling.value;
       filling.used.forEach((count, part) => {
@@ -229,10 +242,11 @@ export class BoardFiller {
 
   private *extensions(state: State, shape: Shape, lane: Region, wanted: Wanted, beam: number, depth: number): Generator<State> {
     const high = lane.top - shape.width;
-    const levels =
-      this.obstacles.length > 0 && high > lane.bottom && this.saw.rip
-        ? [lane.bottom, high, ...this.knotLevels(shape, lane)]
-        : [lane.bottom];
+    const levels = [lane.bottom];
+    if (high > lane.bottom && this.saw.rip) {
+      if (this.obstacles.length > 0) levels.push(high, ...this.knotLevels(shape, lane));
+      else if (wanted.interlock) levels.push(high);
+    }
     for (const y of levels) {
       const from = state.chain ? this.leastX(state.chain, shape, y) : lane.left;
       const x = slideClear(shape, this.obstacles, Math.max(lane.left, from), y, lane.right);
