@@ -1,5 +1,5 @@
 import { type Ticks, TOLERANCE } from '../../measure/ticks.js';
-import type { Point } from '../../wood/board.js';
+import { mustBeCutAway, type Point, zoneBounds } from '../../wood/board.js';
 import { areaOf } from '../area.js';
 import type { Part, Saw, Stock } from '../job.js';
 
@@ -58,67 +58,195 @@ function shortestChord(polygon: readonly Point[], axis: 0 | 1, from: number, to:
 const axesOf = (part: Part, stock: readonly Stock[]): readonly (0 | 1)[] =>
   part.grain === 'any' || stock.some((kind) => !kind.grained) ? [0, 1] : [0];
 
-/** Parts and boards grown by half a kerf on every side still do not overlap: an area with its share of sawdust. */
-function areaMeasure(demands: readonly Demand[], stock: readonly Stock[], saw: Saw): Measure {
-  const kerf = Math.max(0, saw.kerf - TOLERANCE);
-  const round = (Math.PI * kerf * kerf) / 4;
-  return {
-    weights: demands.map(({ part }) =>
-      Math.min(...[part.outline, part.underside].map((face) => areaOf(face) + (perimeter(face) * kerf) / 2 + round)),
-    ),
-    capacities: stock.map((kind) => {
-      const [length, width] = usable(kind, saw);
-      return length * width + (length + width) * kerf + round;
-    }),
-  };
-}
+const kerfOf = (saw: Saw): number => Math.max(0, saw.kerf - TOLERANCE);
 
 const usable = (kind: Stock, saw: Saw): readonly [Ticks, Ticks] => [
   Math.max(0, kind.length - 2 * saw.endTrim) + 2 * TOLERANCE,
   kind.width + 2 * TOLERANCE,
 ];
 
+/** An upright rectangle: left, bottom, right, top. */
+type Lost = readonly [number, number, number, number];
+
 /**
- * Parts at least `height` wide, counted by length: draw lines along each board so close that every such part crosses one (the middle
- * alone where two never lie side by side); along a line their chords and the kerfs between them fit in the board's length.
+ * Wood of a board that no part can use: upright rectangles inside defects that must be cut away and that the holes of no part are large
+ * enough to take in. Those that meet another are left out, so that nothing is counted twice. None where a hole reaches a part's edge:
+ * there a defect may lie partly in the hole and partly beside the part.
  */
-function lengthMeasure(height: number, demands: readonly Demand[], stock: readonly Stock[], saw: Saw): Measure {
-  const kerf = Math.max(0, saw.kerf - TOLERANCE);
-  const lines = stock.map((kind) => {
-    const width = usable(kind, saw)[1];
-    return 2 * height > width ? 1 : Math.floor(width / height);
-  });
-  const weights = demands.map(({ part }) => {
-    const faces = [part.outline, part.underside];
-    const ways = axesOf(part, stock).flatMap((axis) => faces.map((face) => ({ axis, face, wide: extent(face, axis === 0 ? 1 : 0) })));
-    if (ways.some((way) => way.wide < height)) return 0;
-    const chords = ways.flatMap(({ axis, face, wide }) =>
-      stock.map((kind, index) => {
-        const width = usable(kind, saw)[1];
-        if (wide > width) return Number.POSITIVE_INFINITY;
-        return lines[index] === 1
-          ? shortestChord(face, axis, Math.max(0, wide - width / 2), Math.min(wide, width / 2))
-          : shortestChord(face, axis, 0, wide);
-      }),
-    );
-    const least = Math.min(...chords);
-    return Number.isFinite(least) ? least + kerf : 0;
-  });
-  return { weights, capacities: stock.map((kind, index) => lines[index]! * (usable(kind, saw)[0] + kerf)) };
+function lostWood(kind: Stock, demands: readonly Demand[], saw: Saw): Lost[] {
+  const holes: (readonly [number, number])[] = [];
+  for (const { part } of demands) {
+    if (part.cutAway.length === 0) continue;
+    const zones = part.cutAway.map(zoneBounds);
+    if (!zones.every((zone) => [part.outline, part.underside].every((face) => holds(face, zone)))) return [];
+    const reach = (index: 0 | 1 | 2 | 3) => zones.map((zone) => zone[index]);
+    holes.push([Math.max(...reach(2)) - Math.min(...reach(0)), Math.max(...reach(3)) - Math.min(...reach(1))]);
+  }
+  const lost: Lost[] = [];
+  for (const { kind: what, zone } of kind.defects) {
+    if (!mustBeCutAway(what) || zone.kind === 'polygon') continue;
+    const [left, bottom, right, top] = zoneBounds(zone);
+    const [length, width] = [right - left, top - bottom];
+    // Whichever way a part is turned: a hole takes in at most what is no longer and no wider than it is.
+    if (holes.some((hole) => Math.max(...hole) >= Math.max(length, width) && Math.min(...hole) >= Math.min(length, width))) continue;
+    const inset = zone.kind === 'circle' ? zone.radius * (1 - Math.SQRT1_2) : 0;
+    const inside: Lost = [
+      Math.max(saw.endTrim, left + inset),
+      Math.max(0, bottom + inset),
+      Math.min(kind.length - saw.endTrim, right - inset),
+      Math.min(kind.width, top - inset),
+    ];
+    const meets = (other: Lost) => inside[0] < other[2] && other[0] < inside[2] && inside[1] < other[3] && other[1] < inside[3];
+    if (inside[2] > inside[0] && inside[3] > inside[1] && !lost.some(meets)) lost.push(inside);
+  }
+  return lost;
 }
+
+/** Whether an upright rectangle lies inside a convex polygon, clear of its edges. */
+function holds(polygon: readonly Point[], [left, bottom, right, top]: readonly [number, number, number, number]): boolean {
+  const corners: readonly Point[] = [
+    [left, bottom],
+    [right, bottom],
+    [right, top],
+    [left, top],
+  ];
+  return [1, -1].some((sense) =>
+    polygon.every((from, index) => {
+      const to = polygon[(index + 1) % polygon.length]!;
+      return corners.every(([x, y]) => sense * ((to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0])) > 0);
+    }),
+  );
+}
+
+/**
+ * Parts and boards grown by half a kerf on every side still do not overlap: an area with its share of sawdust, less the wood that
+ * defects take beyond what grown parts may reach over.
+ */
+function areaMeasure(demands: readonly Demand[], stock: readonly Stock[], saw: Saw): Measure {
+  const kerf = kerfOf(saw);
+  const round = (Math.PI * kerf * kerf) / 4;
+  const shrunk = ([left, bottom, right, top]: Lost) => Math.max(0, right - left - kerf - 4) * Math.max(0, top - bottom - kerf - 4);
+  return {
+    weights: demands.map(({ part }) =>
+      Math.min(...[part.outline, part.underside].map((face) => areaOf(face) + (perimeter(face) * kerf) / 2 + round)),
+    ),
+    capacities: stock.map((kind) => {
+      const [length, width] = usable(kind, saw);
+      const lost = lostWood(kind, demands, saw);
+      return Math.max(0, length * width + (length + width) * kerf + round - lost.reduce((sum, each) => sum + shrunk(each), 0));
+    }),
+  };
+}
+
+/** A part in one way of lying, as lines along the board see it: how wide it is across them, and its face. */
+interface Way {
+  face: readonly Point[];
+  axis: 0 | 1;
+  wide: number;
+}
+
+/**
+ * Lines drawn along each board (or across it), so many and evenly spaced that they part it, with half a kerf on either side, into equal
+ * strips. A part that is so many strips wide is crossed by at least as many lines less what its own place may cost; along a line the
+ * chords of what it crosses, and the kerfs between them, fit in the board, less what defects take of it. This is the dual feasible
+ * function u(k) across the lines (Fekete and Schepers 2004, from memory [M]), true shapes along them.
+ */
+function lineMeasure(lines: number, along: 0 | 1, demands: readonly Demand[], stock: readonly Stock[], saw: Saw): Measure {
+  const kerf = kerfOf(saw);
+  const sizes = stock.map((kind) => {
+    const [length, width] = usable(kind, saw);
+    return along === 0 ? { run: length, across: width } : { run: width, across: length };
+  });
+  const across = along === 0 ? 1 : 0;
+  const waysOf = (part: Part): Way[] =>
+    axesOf(part, stock).flatMap((turn) => {
+      const axis = turn === 0 ? along : across;
+      return [part.outline, part.underside].map((face) => ({ face, axis, wide: extent(face, axis === 0 ? 1 : 0) }));
+    });
+  /** The least that a part takes of all lines of one board. */
+  const taken = ({ face, axis, wide }: Way, size: { run: number; across: number }): number => {
+    if (wide > size.across) return Number.POSITIVE_INFINITY;
+    const strip = (size.across + kerf) / (lines + 1);
+    const crossed = (reach: number) => Math.min(lines, Math.floor((reach - LINE_LEEWAY) / strip));
+    const sure = Math.max(0, crossed(wide));
+    const touched = Math.max(sure, crossed(wide + kerf));
+    if (touched === 0) return 0;
+    // One line lies in the middle, so that only chords which can come to lie there count.
+    const middle = size.across / 2;
+    const least =
+      lines === 1 ? shortestChord(face, axis, Math.max(0, wide - middle), Math.min(wide, middle)) : shortestChord(face, axis, 0, wide);
+    return sure * (least + kerf) + (touched - sure) * Math.min(least, shortestChord(face, axis, 0, wide));
+  };
+  const weights = demands.map(({ part }) => {
+    const least = Math.min(...waysOf(part).flatMap((way) => sizes.map((size) => taken(way, size))));
+    return Number.isFinite(least) ? least : 0;
+  });
+  return {
+    weights,
+    capacities: stock.map((kind, index) => {
+      const { run, across: wide } = sizes[index]!;
+      const strip = (wide + kerf) / (lines + 1);
+      const lost = lostWood(kind, demands, saw);
+      let room = 0;
+      for (let line = 1; line <= lines; line += 1) {
+        const at = line * strip - kerf / 2 + (along === 0 ? 0 : saw.endTrim);
+        room += run + kerf;
+        for (const each of lost) {
+          const [low, high, from, to] = along === 0 ? [each[1], each[3], each[0], each[2]] : [each[0], each[2], each[1], each[3]];
+          // A piece may end half a kerf beyond what it is; another kerf is gained where the defect parts the line in two.
+          if (at > low + LINE_LEEWAY + kerf / 2 && at < high - LINE_LEEWAY - kerf / 2) room -= Math.max(0, to - from - kerf - LINE_LEEWAY);
+        }
+      }
+      return Math.max(0, room);
+    }),
+  };
+}
+
+/** A line that only grazes a part is not counted. */
+const LINE_LEEWAY = 2 * TOLERANCE;
+/** Lines in one measure, and measures for one question. */
+const MOST_LINES = 24;
+const MOST_MEASURES = 14;
 
 /** The measure with the largest board as its unit, so that rounding of large numbers cannot pass for a need. */
 function inBoards({ weights, capacities }: Measure): Measure {
-  const unit = Math.max(...capacities);
+  const unit = Math.max(1, ...capacities);
   return { weights: weights.map((weight) => weight / unit), capacities: capacities.map((capacity) => capacity / unit) };
 }
 
+/** Numbers of lines that may tell something along one axis: one, and as many as make strips just narrower than some part. */
+function lineCounts(along: 0 | 1, demands: readonly Demand[], stock: readonly Stock[], saw: Saw): number[] {
+  const counts = new Set([1]);
+  const kerf = kerfOf(saw);
+  for (const kind of stock) {
+    const across = usable(kind, saw)[along === 0 ? 1 : 0];
+    for (const { part } of demands) {
+      const widths = axesOf(part, stock).flatMap((turn) =>
+        [part.outline, part.underside].map((face) => extent(face, turn === along ? 1 : 0)),
+      );
+      const strips = Math.floor((across + kerf) / (Math.min(...widths) + kerf - LINE_LEEWAY));
+      if (strips >= 1 && strips <= MOST_LINES) counts.add(strips);
+    }
+  }
+  return [...counts].sort((a, b) => a - b);
+}
+
+/** Whether one measure allows whatever another allows, and more. */
+const weaker = (a: Measure, b: Measure): boolean =>
+  a.capacities.every((capacity, kind) =>
+    a.weights.every((weight, part) => weight * b.capacities[kind]! <= b.weights[part]! * capacity + 1e-12),
+  );
+
 /** Every measure that says something about these parts on these boards, the largest board as the unit of each. */
 export function measuresFor(demands: readonly Demand[], stock: readonly Stock[], saw: Saw): Measure[] {
-  const heights = new Set(
-    demands.map(({ part }) =>
-      Math.min(...axesOf(part, stock).flatMap((axis) => [part.outline, part.underside].map((face) => extent(face, axis === 0 ? 1 : 0)))),
-    ),
+  const lines = ([0, 1] as const).flatMap((along) =>
+    lineCounts(along, demands, stock, saw).map((count) => lineMeasure(count, along, demands, stock, saw)),
   );
-  return [areaMeasure(demands, stock, saw), ...[...heights].map((height) => lengthMeasure(height, demands, stock, saw))].map(inBoards);
+  const found: Measure[] = [inBoards(areaMeasure(demands, stock, saw))];
+  for (const measure of lines.map(inBoards)) {
+    if (found.length >= MOST_MEASURES) break;
+    if (measure.weights.every((weight) => weight === 0) || found.some((other) => weaker(measure, other))) continue;
+    found.push(measure);
+  }
+  return found;
 }
