@@ -75,23 +75,22 @@ export function LayoutStation() {
   const search = useLayoutSearch((layout) => void keep(layout));
   const { start } = search;
 
-  // A layout that was kept and still holds is shown as it was; anything else is laid out anew as soon as it changes.
+  // A layout that was kept and still holds is shown as it was; from then on anything that changes is laid out anew.
   const proposed = useRef(batch.proposed);
   proposed.current = batch.proposed;
   const [held, setHeld] = useState<{ job: LayoutJob; layout: Layout } | null>(null);
-  const started = useRef(false);
-  // What was kept answers the goals that it was found for, not those chosen since.
-  const firstGoals = useRef(goals);
+  const first = useRef(true);
   useEffect(() => {
     if (!job || accepted) return;
-    const kept = proposed.current;
-    if (kept && goals === firstGoals.current && kept.unplaced.length === 0 && checkLayout(job, kept).length === 0) {
+    const kept = first.current ? proposed.current : null;
+    if (kept && kept.unplaced.length === 0 && checkLayout(job, kept).length === 0) {
+      first.current = false;
       setHeld({ job, layout: kept });
       return;
     }
     // The first time at once; later a moment after the last change.
-    const timer = setTimeout(() => start(job, goals), started.current ? 40 : 0);
-    started.current = true;
+    const timer = setTimeout(() => start(job, goals), first.current ? 0 : 40);
+    first.current = false;
     return () => clearTimeout(timer);
   }, [job, goals, accepted, start]);
 
