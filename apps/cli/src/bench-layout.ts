@@ -5,6 +5,7 @@ import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
 import type { LayoutJob, PinnedPlacement } from '@spare-knot/core/layout/job.js';
 import type { Layout } from '@spare-knot/core/layout/layout.js';
 import { searchLayout } from '@spare-knot/core/layout/search/search.js';
+import { aboveBest } from '@spare-knot/core/layout/summary.js';
 import { classJobs } from './bench-classes.js';
 import { firstFitDecreasing, type Rival, rectanglePacker } from './bench-rivals.js';
 import { largeJob, smallJobs } from './layout-jobs.js';
@@ -56,8 +57,8 @@ const head = [
   '|---|---:|---:|---:|---|---:|---:|---:|---:|---:|---:|---:|',
 ];
 const line = ({ job, layout, first, best, proof, at2, fit, packer }: Measured): string => {
-  const gap = layout.cost > 0 ? ((layout.cost - layout.lowerBound) / layout.cost) * 100 : 0;
-  return `| ${job.name} | ${money(layout.cost)} | ${money(layout.lowerBound)} (${layout.boundProof}) | ${gap.toFixed(2)} % | ${layout.optimal ? 'yes' : 'no'} | ${(layout.yield * 100).toFixed(1)} % | ${ms(first)} | ${ms(best)} | ${ms(proof)} | ${money(at2)} | ${money(fit)} | ${money(packer)} |`;
+  const above = aboveBest(layout);
+  return `| ${job.name} | ${money(layout.cost)} | ${money(layout.lowerBound)} (${layout.boundProof}) | ${above === null ? '–' : `${(above * 100).toFixed(2)} %`} | ${layout.optimal ? 'yes' : 'no'} | ${(layout.yield * 100).toFixed(1)} % | ${ms(first)} | ${ms(best)} | ${ms(proof)} | ${money(at2)} | ${money(fit)} | ${money(packer)} |`;
 };
 
 /** A job with one of its pieces pinned elsewhere: how soon there is a layout again. */

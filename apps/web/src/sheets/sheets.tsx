@@ -9,6 +9,7 @@ import type { LayoutJob } from '@spare-knot/core/layout/job.js';
 import type { LaidBoard } from '@spare-knot/core/layout/layout.js';
 import { printAngle } from '@spare-knot/core/measure/angle.js';
 import { printMoney } from '@spare-knot/core/measure/money.js';
+import { firstCuts } from '@spare-knot/core/sawing/first-cuts.js';
 import { boardMarks } from '@spare-knot/core/sawing/tape-marks.js';
 import { materialName } from '@spare-knot/core/wood/material.js';
 import { Printer } from 'lucide-react';
@@ -388,6 +389,7 @@ function BoardSheet({
   share: number;
 }) {
   const { marks, rips } = useMemo(() => boardMarks(job, laid), [job, laid]);
+  const { crosscutAt, jigsaw } = useMemo(() => firstCuts(job, laid), [job, laid]);
   // The drawing is made at four units a millimetre of paper, so that its lettering keeps its size.
   const scale = (width * share * 4 - 4) / board.length;
   return (
@@ -398,8 +400,13 @@ function BoardSheet({
         {board.price !== null && `, ${printMoney(board.price)}`}
         {rips.length > 0 && (
           <>
-            {' '}
-            · rip to{' '}
+            {crosscutAt !== null && (
+              <>
+                {' '}
+                · first crosscut at <Length ticks={crosscutAt} />, so that the offcut keeps its width
+              </>
+            )}{' '}
+            · {crosscutAt !== null && 'then '}rip to{' '}
             {rips.map((rip, index) => (
               <span key={rip}>
                 {index > 0 && ', '}
@@ -409,6 +416,12 @@ function BoardSheet({
           </>
         )}
       </p>
+      {jigsaw.length > 0 && (
+        <p className="text-[3mm]">
+          No cut from edge to edge parts {jigsaw.map((id) => partName(names, id).toLowerCase()).join(', ')}: saw along their lines with a
+          jigsaw, the board clamped.
+        </p>
+      )}
       <div className="mt-[1mm] [&_svg]:h-auto [&_svg]:w-full" style={{ width: `${share * 100}%` }}>
         <BoardDrawing board={board} scale={scale} laid={{ job, board: laid }} names={names} tape label={title} />
       </div>

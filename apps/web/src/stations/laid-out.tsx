@@ -5,6 +5,7 @@ import type { LaidBoard, Layout } from '@spare-knot/core/layout/layout.js';
 import { whyNot } from '@spare-knot/core/layout/pins.js';
 import { placePart } from '@spare-knot/core/layout/placed.js';
 import type { Ticks } from '@spare-knot/core/measure/ticks.js';
+import { firstCuts } from '@spare-knot/core/sawing/first-cuts.js';
 import { Ban, FlipHorizontal2, Pin, PinOff, RotateCw } from 'lucide-react';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { BoardDrawing, type PieceInHand } from '../board/board-drawing';
@@ -51,6 +52,7 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
   const used = layout.boards.flatMap((laid) => boards.filter((board) => board.id === laid.stock));
   const scale = (width - 4) / Math.max(1, ...used.map((board) => board.length));
   const groups = useMemo(() => groupAlike(layout.boards), [layout]);
+  const jigsaw = useMemo(() => new Map(groups.map(({ laid }) => [laid, firstCuts(job, laid).jigsaw])), [groups, job]);
   const partOf = (id: string) => job.parts.find((part) => part.id === id);
   const pinned = (placement: Placement) => job.pinned.some((pin) => samePiece(pin, placement));
   const chosen = layout.boards
@@ -243,6 +245,15 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
                     <Length ticks={board.thickness} /> × <Length ticks={board.width} /> × <Length ticks={board.length} unit />, face A up (
                     {board.faceA})
                   </span>
+                  {jigsaw.get(laid)!.length > 0 && (
+                    <span className="rounded bg-warn-pale px-1.5 font-semibold text-warn">
+                      jigsaw for{' '}
+                      {jigsaw
+                        .get(laid)!
+                        .map((id) => partName(names, id).toLowerCase())
+                        .join(', ')}
+                    </span>
+                  )}
                   {!locked && (
                     <button
                       type="button"

@@ -7,7 +7,7 @@ import type { Goals } from '@spare-knot/core/layout/goals.js';
 import type { LayoutJob, Saw } from '@spare-knot/core/layout/job.js';
 import type { Layout } from '@spare-knot/core/layout/layout.js';
 import { movedToPins } from '@spare-knot/core/layout/pins.js';
-import { countCuts, shortPieces, usedCost } from '@spare-knot/core/layout/summary.js';
+import { aboveBest, costByPart, countCuts, shortPieces, usedCost } from '@spare-knot/core/layout/summary.js';
 import { printMoney } from '@spare-knot/core/measure/money.js';
 import type { Ticks } from '@spare-knot/core/measure/ticks.js';
 import { useQueryClient } from '@tanstack/react-query';
@@ -462,7 +462,8 @@ function Statement({
   const count = `${boards.length} ${boards.length === 1 ? 'board' : 'boards'}`;
   const kept = boards.reduce((sum, board) => sum + board.offcuts.length, 0);
   const short = shortPieces(job, handHeld);
-  const gap = cost > 0 ? ((cost - lowerBound) / cost) * 100 : 0;
+  const above = aboveBest(layout);
+  const parts = useMemo(() => costByPart(job, layout), [job, layout]);
   const rows: [string, string][] = [
     ['Whole boards, price', printMoney(cost)],
     ['Only what is used', printMoney(usedCost(job, layout))],
@@ -510,7 +511,9 @@ function Statement({
       <p className="text-sm text-soft">
         {optimal
           ? `Proven ${PROOFS[layout.boundProof]}: the panels with their kerfs need boards of at least this price.`
-          : `At most ${gap.toFixed(1)} % above the best possible: ${PROOFS[layout.boundProof]}, no layout can cost less than ${printMoney(lowerBound)}.`}
+          : above === null
+            ? 'How far from the best possible is not known: no bound was found for these boards.'
+            : `At most ${(above * 100).toFixed(1)} % above the best possible: ${PROOFS[layout.boundProof]}, no layout can cost less than ${printMoney(lowerBound)}.`}
       </p>
       {short.length > 0 && (
         <p className="mt-1 border-l-4 border-warn pl-2 text-sm">
@@ -526,6 +529,32 @@ function Statement({
           </div>
         ))}
       </dl>
+      {cost > 0 && (
+        <details className="mt-2">
+          <summary className="min-h-7 font-semibold text-chalk">What each panel costs</summary>
+          <table className="mt-1 w-full text-sm">
+            <thead>
+              <tr className="text-left text-soft">
+                <th className="font-normal">panel</th>
+                <th className="text-right font-normal">how many</th>
+                <th className="text-right font-normal">for one</th>
+                <th className="text-right font-normal">all</th>
+              </tr>
+            </thead>
+            <tbody>
+              {parts.map(({ part, copies, cost: all }) => (
+                <tr key={part} className="border-t border-dotted border-line">
+                  <td>{partName(roles, part)}</td>
+                  <td className="mono text-right">{copies}</td>
+                  <td className="mono text-right">{printMoney(Math.round(all / copies))}</td>
+                  <td className="mono text-right font-semibold">{printMoney(all)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="mt-1 text-sm text-soft">Each board’s whole price, shared among the panels on it by their area.</p>
+        </details>
+      )}
     </section>
   );
 }

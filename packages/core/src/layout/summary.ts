@@ -1,5 +1,6 @@
 import type { Cents } from '../measure/money.js';
 import type { Ticks } from '../measure/ticks.js';
+import { meanArea } from './area.js';
 import { cutsToFree } from './cuts.js';
 import { type LayoutJob, priceOf } from './job.js';
 import type { Layout } from './layout.js';
@@ -32,6 +33,35 @@ export function usedCost(job: LayoutJob, layout: Layout): Cents {
     }, 0),
   );
 }
+
+/**
+ * What each part costs in wood, all its copies together: each board's whole price shared among its panels by their area, so that waste
+ * and offcuts are paid by what lies beside them. The shares add up to the layout's cost, rounding left to the largest.
+ */
+export function costByPart(job: LayoutJob, layout: Layout): { part: string; copies: number; cost: Cents }[] {
+  const areas = new Map(job.parts.map((part) => [part.id, meanArea(part)]));
+  const shares = new Map<string, number>();
+  const copies = new Map<string, number>();
+  for (const board of layout.boards) {
+    const stock = job.stock.find((each) => each.id === board.stock);
+    const total = board.placements.reduce((sum, { part }) => sum + (areas.get(part) ?? 0), 0);
+    if (!stock || total === 0) continue;
+    for (const { part } of board.placements) {
+      shares.set(part, (shares.get(part) ?? 0) + (priceOf(stock) * (areas.get(part) ?? 0)) / total);
+      copies.set(part, (copies.get(part) ?? 0) + 1);
+    }
+  }
+  const rows = job.parts
+    .filter((part) => copies.has(part.id))
+    .map((part) => ({ part: part.id, copies: copies.get(part.id)!, cost: Math.round(shares.get(part.id)!) }));
+  const over = rows.reduce((sum, row) => sum + row.cost, 0) - Math.round([...shares.values()].reduce((sum, share) => sum + share, 0));
+  const largest = rows.reduce((best, row, index) => (row.cost > rows[best]!.cost ? index : best), 0);
+  return rows.map((row, index) => (index === largest ? { ...row, cost: row.cost - over } : row));
+}
+
+/** How far above the best possible a layout can be at most, as a share of the bound; null where no bound is known. */
+export const aboveBest = ({ cost, lowerBound }: Pick<Layout, 'cost' | 'lowerBound'>): number | null =>
+  cost <= lowerBound ? 0 : lowerBound > 0 ? (cost - lowerBound) / lowerBound : null;
 
 /** Panels shorter than what is held by hand at the saw, by part. Lengths in ticks. */
 export function shortPieces(job: LayoutJob, handHeld: Ticks): { part: string; quantity: number; length: Ticks }[] {
