@@ -5,7 +5,7 @@ import { placePart } from '@spare-knot/core/layout/placed.js';
 import { printLength } from '@spare-knot/core/measure/print.js';
 import { TICKS_PER_INCH, TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure/ticks.js';
 import { boardMarks, type TapeMark } from '@spare-knot/core/sawing/tape-marks.js';
-import type { BoardKind, Point, Zone } from '@spare-knot/core/wood/board.js';
+import { type BoardKind, type Point, type Zone, zoneBounds } from '@spare-knot/core/wood/board.js';
 import { type ReactNode, type SVGProps, useId, useMemo } from 'react';
 import { useUnits } from '../measure/units';
 import { DefectMark } from './defect-mark';
@@ -174,8 +174,9 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
                 y={(board.width - (bottom + upper) / 2) * scale}
                 width={(right - left) * scale}
                 height={(upper - bottom) * scale}
-                avoid={placed.cutAway.find((zone) => zone.kind === 'circle')}
-                board={{ scale, width: board.width, left, right }}
+                holes={placed.cutAway
+                  .map(zoneBounds)
+                  .map(([from, low, to, high]) => [from * scale, (board.width - high) * scale, to * scale, (board.width - low) * scale])}
                 lines={[
                   names ? partName(names, placement.part) : placement.part,
                   `box ${box}`,
@@ -238,22 +239,54 @@ interface FitTextProps {
   height: number;
   lines: readonly string[];
   fill: string;
-  avoid?: Zone | undefined;
-  board?: { scale: number; width: Ticks; left: Ticks; right: Ticks };
+  /** Holes in the region, drawn: left, upper edge, right, lower edge. */
+  holes?: readonly (readonly [number, number, number, number])[];
 }
 
-/** Words in the middle of a region, turned or made smaller to stay inside it, moved off a hole. */
-function FitText({ x, y, width, height, lines, fill, avoid, board }: FitTextProps) {
-  let [cx, room] = [x, width];
-  if (avoid?.kind === 'circle' && board) {
-    const leftRoom = (avoid.centre[0] - avoid.radius - board.left) * board.scale;
-    const rightRoom = (board.right - avoid.centre[0] - avoid.radius) * board.scale;
-    room = Math.max(leftRoom, rightRoom) - 4;
-    cx =
-      leftRoom > rightRoom
-        ? (board.left * board.scale + (avoid.centre[0] - avoid.radius) * board.scale) / 2
-        : ((avoid.centre[0] + avoid.radius) * board.scale + board.right * board.scale) / 2;
-  }
+/** The largest part of a region beside its holes: a band across it or along it that no hole reaches into. */
+function besideHoles({ x, y, width, height, holes = [] }: FitTextProps): { x: number; y: number; width: number; height: number } {
+  const region = { left: x - width / 2, right: x + width / 2, top: y - height / 2, bottom: y + height / 2 };
+  const bands = (from: number, to: number, taken: readonly (readonly [number, number])[]) => {
+    const free: [number, number][] = [];
+    let at = from;
+    for (const [low, high] of [...taken].sort((p, q) => p[0] - q[0])) {
+      if (low > at) free.push([at, Math.min(low, to)]);
+      at = Math.max(at, high);
+    }
+    if (at < to) free.push([at, to]);
+    return free;
+  };
+  const found = [
+    ...bands(
+      region.left,
+      region.right,
+      holes.map(([left, , right]) => [left - 2, right + 2] as const),
+    ).map(([left, right]) => ({
+      x: (left + right) / 2,
+      y,
+      width: right - left,
+      height,
+    })),
+    ...bands(
+      region.top,
+      region.bottom,
+      holes.map(([, top, , bottom]) => [top - 2, bottom + 2] as const),
+    ).map(([top, bottom]) => ({
+      x,
+      y: (top + bottom) / 2,
+      width,
+      height: bottom - top,
+    })),
+  ];
+  // Enough for a name is enough: the most roomy for what is written in it, not merely the largest.
+  const room = (each: { width: number; height: number }) => Math.min(each.width, 110) * Math.min(each.height, 34);
+  return found.sort((p, q) => room(q) - room(p))[0] ?? { x, y, width, height };
+}
+
+/** Words in the middle of a region, turned or made smaller to stay inside it, moved off its holes. */
+function FitText(props: FitTextProps) {
+  const { lines, fill } = props;
+  const { x: cx, y, width: room, height } = besideHoles(props);
   const first = lines[0]?.length ?? 0;
   const longest = Math.max(...lines.map((line, index) => line.length * (index === 0 ? 1 : SMALLER)));
   const turned = room < height && first * 6.6 > room - 6;

@@ -161,7 +161,11 @@ export function LayoutStation() {
           </button>
         )}
       </StationActions>
-      <section className="min-w-0 rounded-[10px] border border-line bg-[#e7dfcd] p-3" aria-label="Boards laid out" aria-busy={searching}>
+      <section
+        className="min-w-0 self-start rounded-[10px] border border-line bg-[#e7dfcd] p-3"
+        aria-label="Boards laid out"
+        aria-busy={searching}
+      >
         {rack.query.isError && <Trouble error={rack.query.error} retry={() => void rack.query.refetch()} />}
         {!built.ok && (
           <p role="alert" className="rounded-md border border-danger bg-danger-pale p-3 text-danger">
@@ -438,7 +442,7 @@ function OffcutClasses({
               onChange(goals.classes.map((other, at) => (at === index ? { ...other, worth: Number(event.target.value) } : other)))
             }
           />
-          <span className="mono w-10 text-right text-sm">{Math.round(each.worth * 100)} %</span>
+          <span className="mono w-14 whitespace-nowrap text-right text-sm">{Math.round(each.worth * 100)} %</span>
         </div>
       ))}
     </fieldset>

@@ -3,7 +3,7 @@ import type { PanelSet } from '../box/panel-set.js';
 import type { BoxPlan } from '../box/plan.js';
 import { stavesOf } from '../box/staves.js';
 import { fromMm } from '../measure/ticks.js';
-import type { LayoutJob, Part, Saw, Stock } from './job.js';
+import { type LayoutJob, type Part, type Saw, type Stock, suits } from './job.js';
 
 /** A table saw or a good mitre saw, kerf 3.2 mm: common practice, no source. */
 export const STANDARD_SAW: Saw = {
@@ -57,6 +57,20 @@ export function partsFor(plan: BoxPlan, box: PanelSet, boxes: number): Part[] {
   });
 }
 
+/**
+ * What is left of a stick is kept although it is narrower than any strip that is worth keeping off a board: where sticks are used, the
+ * least width is theirs, and the other boards keep the maker's own.
+ */
+function keepSticks(parts: readonly Part[], stock: readonly Stock[], saw: Saw): Pick<LayoutJob, 'saw' | 'stock'> {
+  const sticks = stock.filter((kind) => kind.width < saw.keep.width && parts.some((part) => suits(part, kind)));
+  if (sticks.length === 0) return { saw, stock };
+  const narrowest = Math.min(...sticks.map((kind) => kind.width));
+  return {
+    saw: { ...saw, keep: { ...saw.keep, width: narrowest } },
+    stock: stock.map((kind) => ({ ...kind, keepWidth: Math.min(kind.width, saw.keep.width) })),
+  };
+}
+
 /** A layout job for so many boxes of one plan. */
 export function jobForBoxes(
   name: string,
@@ -67,5 +81,6 @@ export function jobForBoxes(
   saw: Saw = STANDARD_SAW,
   seconds = 3,
 ): LayoutJob {
-  return { name, saw, parts: partsFor(plan, box, boxes), stock, pinned: [], effort: { seconds } };
+  const parts = partsFor(plan, box, boxes);
+  return { name, ...keepSticks(parts, stock, saw), parts, pinned: [], effort: { seconds } };
 }

@@ -52,6 +52,8 @@ export interface Stock {
   offcut: boolean;
   grained: boolean;
   defects: readonly Defect[];
+  /** Strips of this kind narrower than this are not worth keeping, even if the saw's least is less; not part of a job's file. */
+  keepWidth?: Ticks;
 }
 
 export type Turn = 0 | 90 | 180 | 270;

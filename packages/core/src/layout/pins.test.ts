@@ -88,4 +88,11 @@ describe('pins', () => {
     // A board that is not drawn yet cannot show it: it stays where it was.
     expect(movedToPins(before, [pin('a', 0, 0, { stock: 'other' })])).toBe(before);
   });
+
+  test('what is left of a board with a pinned piece goes back to the rack like any other', () => {
+    const one = { ...base, parts: [part('a', rectangle(200, 100))], stock: [board(1000, 100)], pinned: [pin('a', 0, 0)] };
+    const found = searchLayout(one, { clock: () => performance.now(), solver });
+    expect(checkLayout(one, found)).toEqual([]);
+    expect(found.boards[0]!.offcuts.map(({ x, length, width }) => [x, length, width].map((each) => each / 320))).toEqual([[203, 797, 100]]);
+  });
 });

@@ -4,7 +4,7 @@ import { cutsToFree } from '../cuts.js';
 import { type Goals, woodWorth } from '../goals.js';
 import type { LayoutJob, PinnedPlacement, Saw, Stock } from '../job.js';
 import type { BoardFiller, Filling, Piece, Wanted } from './fill-board.js';
-import { offcutsOf } from './offcuts.js';
+import { type Lying, lyingOf, offcutsOf } from './offcuts.js';
 
 /** A board of the answer: which pile it comes from and what is cut from it. */
 export interface FilledBoard {
@@ -27,7 +27,7 @@ export interface Pile {
   /** Free stretches of the board, between pieces fixed by hand. */
   ends: readonly (readonly [Ticks, Ticks])[];
   /** The board that the maker pinned pieces on, which is used whatever the rest does. */
-  pinned: { piece: number; pins: readonly PinnedPlacement[] } | null;
+  pinned: { piece: number; pins: readonly PinnedPlacement[]; lying: readonly Lying[] } | null;
 }
 
 export interface Construction {
@@ -47,7 +47,7 @@ const rectOf = ({ x, y, shape }: Piece) => ({ left: x, bottom: y, right: x + sha
 /** A filling with what it leaves and costs in cuts. */
 export function weigh(pile: Pile, filling: Filling, saw: Saw, goals: Goals): FilledBoard {
   const { stock } = pile;
-  const offcuts = pile.pinned ? [] : offcutsOf(filling.pieces, stock, saw, goals);
+  const offcuts = offcutsOf([...(pile.pinned?.lying ?? []), ...filling.pieces.map(lyingOf)], stock, saw, goals);
   const back = offcuts.reduce((total, offcut) => total + woodWorth(offcut.length, offcut.width, goals), 0);
   return {
     pile,

@@ -5,10 +5,20 @@ import type { KeptOffcut } from '../layout.js';
 import { type Obstacle, obstaclesOf } from './defects.js';
 import type { Piece } from './fill-board.js';
 
+/** Where something lies on a board: the rectangle round it. */
+export interface Lying {
+  x: Ticks;
+  y: Ticks;
+  length: Ticks;
+  width: Ticks;
+}
+
+export const lyingOf = ({ x, y, shape }: Piece): Lying => ({ x, y, length: shape.length, width: shape.width });
+
 /** A region's end beyond its last piece and the strip above its highest piece, whichever way they share the corner. */
-function cornerRests(pieces: readonly Piece[], region: { left: Ticks; right: Ticks; bottom: Ticks; top: Ticks }, saw: Saw): KeptOffcut[][] {
-  const reach = Math.ceil(Math.max(...pieces.map((piece) => piece.x + piece.shape.length))) + saw.kerf;
-  const height = Math.ceil(Math.max(...pieces.map((piece) => piece.y + piece.shape.width))) + saw.kerf;
+function cornerRests(pieces: readonly Lying[], region: { left: Ticks; right: Ticks; bottom: Ticks; top: Ticks }, saw: Saw): KeptOffcut[][] {
+  const reach = Math.ceil(Math.max(...pieces.map((piece) => piece.x + piece.length))) + saw.kerf;
+  const height = Math.ceil(Math.max(...pieces.map((piece) => piece.y + piece.width))) + saw.kerf;
   const end: KeptOffcut = { x: reach, y: region.bottom, length: region.right - reach, width: region.top - region.bottom };
   if (!saw.rip) return [[end]];
   return [
@@ -20,58 +30,74 @@ function cornerRests(pieces: readonly Piece[], region: { left: Ticks; right: Tic
   ];
 }
 
-const offcutWorth = (offcut: KeptOffcut, goals: Goals): number => woodWorth(offcut.length, offcut.width, goals);
+/** Cuts considered round the defects of one leftover. */
+const MOST_CUTS = 240;
 
-/** The largest part of a leftover beside every defect that must be cut away: what goes to the rack is clean. */
-function cleanPart(offcut: KeptOffcut, obstacles: readonly Obstacle[], rip: boolean, goals: Goals): KeptOffcut {
-  const { x, y, length, width } = offcut;
-  const met = obstacles.find((each) => each.hard && each.left < x + length && each.right > x && each.bottom < y + width && each.top > y);
-  if (!met) return offcut;
-  const [left, right, bottom, top] = [Math.floor(met.left), Math.ceil(met.right), Math.floor(met.bottom), Math.ceil(met.top)];
-  const beside: KeptOffcut[] = [
-    { x, y, length: left - x, width },
-    { x: right, y, length: x + length - right, width },
-    ...(rip
-      ? [
-          { x, y, length, width: bottom - y },
-          { x, y: top, length, width: y + width - top },
-        ]
-      : []),
-  ].filter((each) => each.length > 0 && each.width > 0);
-  const best = beside
-    .map((each) => cleanPart(each, obstacles, rip, goals))
-    .sort((a, b) => offcutWorth(b, goals) - offcutWorth(a, goals))[0];
-  return best ?? { x, y, length: 0, width: 0 };
+/**
+ * What is worth keeping of a leftover beside every defect that must be cut away, since what goes to the rack is clean: pieces freed one
+ * after another by a cut along one side of a defect, in the order that leaves most.
+ */
+function cleanParts(leftover: KeptOffcut, obstacles: readonly Obstacle[], saw: Saw, worthOf: (offcut: KeptOffcut) => number): KeptOffcut[] {
+  let cuts = 0;
+  const sum = (parts: readonly KeptOffcut[]) => parts.reduce((total, each) => total + worthOf(each), 0);
+  const clean = (region: KeptOffcut): KeptOffcut[] => {
+    if (worthOf(region) <= 0) return [];
+    const { x, y, length, width } = region;
+    const met = obstacles.find((each) => each.hard && each.left < x + length && each.right > x && each.bottom < y + width && each.top > y);
+    if (!met) return [region];
+    const [left, right, bottom, top] = [Math.floor(met.left), Math.ceil(met.right), Math.floor(met.bottom), Math.ceil(met.top)];
+    const { kerf } = saw;
+    const along = (from: Ticks, to: Ticks): KeptOffcut => ({ x: from, y, length: to - from, width });
+    const across = (from: Ticks, to: Ticks): KeptOffcut => ({ x, y: from, length, width: to - from });
+    const splits: [freed: KeptOffcut, rest: KeptOffcut][] = [
+      [along(x, left), along(left + kerf, x + length)],
+      [along(right, x + length), along(x, right - kerf)],
+    ];
+    if (saw.rip) splits.push([across(y, bottom), across(bottom + kerf, y + width)], [across(top, y + width), across(y, top - kerf)]);
+    let best: KeptOffcut[] = [];
+    for (const [freed, rest] of splits) {
+      cuts += 1;
+      if (cuts > MOST_CUTS) break;
+      if (worthOf(freed) <= 0) continue;
+      const parts = [...clean(freed), ...clean(rest)];
+      if (sum(parts) > sum(best)) best = parts;
+    }
+    return best;
+  };
+  return clean(leftover);
 }
 
 /** Groups of pieces that lie in lanes of their own, from the lower edge up: no piece reaches into the next group's height. */
-function lanesOf(pieces: readonly Piece[]): Piece[][] {
-  const lanes: { top: Ticks; pieces: Piece[] }[] = [];
+function lanesOf(pieces: readonly Lying[]): Lying[][] {
+  const lanes: { top: Ticks; pieces: Lying[] }[] = [];
   for (const piece of [...pieces].sort((p, q) => p.y - q.y)) {
     const last = lanes.at(-1);
     if (last && piece.y < last.top) {
       last.pieces.push(piece);
-      last.top = Math.max(last.top, piece.y + piece.shape.width);
-    } else lanes.push({ top: piece.y + piece.shape.width, pieces: [piece] });
+      last.top = Math.max(last.top, piece.y + piece.width);
+    } else lanes.push({ top: piece.y + piece.width, pieces: [piece] });
   }
   return lanes.map((lane) => lane.pieces);
 }
 
 /** The leftovers worth keeping from one board: rectangles a kerf from every piece and from each other, freed by straight cuts. */
-export function offcutsOf(pieces: readonly Piece[], stock: Stock, saw: Saw, goals: Goals): KeptOffcut[] {
+export function offcutsOf(pieces: readonly Lying[], stock: Stock, saw: Saw, goals: Goals): KeptOffcut[] {
   if (pieces.length === 0) return [];
   const obstacles = obstaclesOf(stock.defects);
   /** A kerf from every piece's bounding box: lanes may lie closer than that where their pieces are apart along the board. */
   const free = ({ x, y, length, width }: KeptOffcut) =>
     pieces.every(
-      (piece) =>
-        Math.max(piece.x - x - length, x - piece.x - piece.shape.length, piece.y - y - width, y - piece.y - piece.shape.width) >= saw.kerf,
+      (piece) => Math.max(piece.x - x - length, x - piece.x - piece.length, piece.y - y - width, y - piece.y - piece.width) >= saw.kerf,
     );
-  const worthwhile = (offcuts: readonly KeptOffcut[]) =>
-    offcuts.map((offcut) => cleanPart(offcut, obstacles, saw.rip, goals)).filter((offcut) => big(offcut) && free(offcut));
   const big = (offcut: KeptOffcut) =>
-    offcut.length >= saw.keep.length && offcut.width >= saw.keep.width && offcut.length > 0 && offcut.width > 0;
-  const worth = (offcuts: readonly KeptOffcut[]) => offcuts.reduce((sum, offcut) => sum + offcutWorth(offcut, goals), 0);
+    offcut.length >= saw.keep.length &&
+    offcut.width >= Math.max(saw.keep.width, stock.keepWidth ?? 0) &&
+    offcut.length > 0 &&
+    offcut.width > 0;
+  const worthOf = (offcut: KeptOffcut) => (big(offcut) ? Math.max(1, woodWorth(offcut.length, offcut.width, goals)) : 0);
+  const worthwhile = (offcuts: readonly KeptOffcut[]) =>
+    offcuts.flatMap((offcut) => cleanParts(offcut, obstacles, saw, worthOf)).filter(free);
+  const worth = (offcuts: readonly KeptOffcut[]) => offcuts.reduce((sum, offcut) => sum + worthOf(offcut), 0);
   const board = { left: saw.endTrim, right: stock.length - saw.endTrim, bottom: 0, top: stock.width };
   const choices = cornerRests(pieces, board, saw);
   const lanes = lanesOf(pieces);

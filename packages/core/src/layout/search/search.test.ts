@@ -207,6 +207,16 @@ test('a leftover goes back to the rack without the split at its end', () => {
   expect([toMm(kept!.x), toMm(kept!.length)]).toEqual([203, 617]);
 });
 
+test('beside a corner that is gone both what lies before it and what lies over it go back, a kerf apart', () => {
+  const gone = { kind: 'hole', zone: { kind: 'rect', corner: [fromMm(700), 0], width: fromMm(200), height: fromMm(150) } } as const;
+  const found = valid(job([part('a', rectangle(200, 400))], [board(900, 400, { defects: [gone] })]));
+  const kept = found.boards[0]!.offcuts.map(({ x, y, length, width }) => [x, y, length, width].map(toMm));
+  // Full length over the corner, and the strip beside the corner under it.
+  expect(kept).toContainEqual([203, 150, 697, 250]);
+  expect(kept).toContainEqual([203, 0, 497, 147]);
+  expect(kept).toHaveLength(2);
+});
+
 describe('what cannot be placed', () => {
   test.each([
     [job([part('a', rectangle(100, 165))], [board(900, 140)]), 'wider than any board: 165 mm against 140 mm'],

@@ -3,14 +3,14 @@ import type { Ticks } from '../../measure/ticks.js';
 import { meanArea, yieldOf } from '../area.js';
 import { type BoundQuestion, leastCost, leastCostByColumns, RelaxedMaster } from '../bound/least-cost.js';
 import { STANDARD_GOALS } from '../goals.js';
-import { type LayoutJob, type PinnedPlacement, type Placement, priceOf, type Stock, suits } from '../job.js';
+import { type LayoutJob, type PinnedPlacement, type Placement, priceOf, type Saw, type Stock, suits } from '../job.js';
 import type { LaidBoard, Layout, LayoutSearch, SearchControl, Unplaced } from '../layout.js';
 import { ColumnPool } from './columns.js';
 import { type Construction, construct, type FilledBoard, type Pile, weigh } from './construct.js';
 import { obstaclesOf } from './defects.js';
 import { BoardFiller, type Piece } from './fill-board.js';
 import { noise } from './noise.js';
-import { offcutsOf } from './offcuts.js';
+import { type Lying, lyingOf, offcutsOf } from './offcuts.js';
 import { reasonFor } from './reasons.js';
 import { type Misfit, type Shape, shapesOf } from './shapes.js';
 
@@ -48,22 +48,25 @@ const SAME_WOOD = 1e-6;
 const patternOf = (board: FilledBoard): string =>
   `${board.pile.kind}:${board.filling.pieces.map(({ shape, x, y }) => `${shape.part},${x},${y}`).join(';')}`;
 
+/** Where pieces fixed by hand lie. */
+const lyingPins = (pins: readonly PinnedPlacement[], job: LayoutJob): Lying[] =>
+  pins.map((pin) => {
+    const part = job.parts.find((each) => each.id === pin.part)!;
+    const reach = (axis: 0 | 1) => {
+      const values = [...part.outline, ...part.underside].map((point) => point[axis]);
+      return Math.max(...values) - Math.min(...values);
+    };
+    const upright = pin.turn % 180 === 0;
+    return { x: pin.x, y: pin.y, length: reach(upright ? 0 : 1), width: reach(upright ? 1 : 0) };
+  });
+
 /** Free stretches of a board along its length, a kerf from pieces fixed by hand. */
-function freeEnds(stock: Stock, pins: readonly PinnedPlacement[], job: LayoutJob): [Ticks, Ticks][] {
-  const { endTrim, kerf } = job.saw;
-  const spans = pins
-    .map((pin) => {
-      const part = job.parts.find((each) => each.id === pin.part)!;
-      const along = pin.turn % 180 === 0 ? 0 : 1;
-      const reach = [...part.outline, ...part.underside].map((point) => point[along]);
-      return [pin.x, pin.x + Math.max(...reach) - Math.min(...reach)] as const;
-    })
-    .sort((a, b) => a[0] - b[0]);
+function freeEnds(stock: Stock, pins: readonly Lying[], { endTrim, kerf }: Saw): [Ticks, Ticks][] {
   const ends: [Ticks, Ticks][] = [];
   let from = endTrim;
-  for (const [left, right] of spans) {
-    if (left - kerf > from) ends.push([from, left - kerf]);
-    from = Math.max(from, right + kerf);
+  for (const { x, length } of [...pins].sort((a, b) => a.x - b.x)) {
+    if (x - kerf > from) ends.push([from, x - kerf]);
+    from = Math.max(from, x + length + kerf);
   }
   if (from < stock.length - endTrim) ends.push([from, stock.length - endTrim]);
   return ends;
@@ -131,8 +134,10 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
       const stock = job.stock[kind]!;
       const pinned = [...pinnedBoards.values()].filter((board) => board.kind === kind);
       const shared = { kind, stock, filler: fillers[kind]! };
-      for (const { piece, pins } of pinned)
-        group.piles.push({ ...shared, left: 1, price: 0, ends: freeEnds(stock, pins, job), pinned: { piece, pins } });
+      for (const { piece, pins } of pinned) {
+        const lying = lyingPins(pins, job);
+        group.piles.push({ ...shared, left: 1, price: 0, ends: freeEnds(stock, lying, job.saw), pinned: { piece, pins, lying } });
+      }
       if (stock.quantity > pinned.length)
         group.piles.push({
           ...shared,
@@ -190,7 +195,7 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
         stock: job.stock[kind]!.id,
         piece,
         placements: [...pins.map(({ stock: _stock, piece: _piece, ...placement }) => placement), ...rest.map(place)],
-        offcuts: [],
+        offcuts: offcutsOf([...lyingPins(pins, job), ...rest.map(lyingOf)], job.stock[kind]!, job.saw, goals),
       });
     }
     let cost: Cents = paid;
@@ -206,7 +211,7 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
         stock: stock.id,
         piece: next[kind]!,
         placements: pieces.map(place),
-        offcuts: offcutsOf(pieces, stock, job.saw, goals),
+        offcuts: offcutsOf(pieces.map(lyingOf), stock, job.saw, goals),
       });
       next[kind]! += 1;
       cost += priceOf(stock);
