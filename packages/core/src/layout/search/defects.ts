@@ -138,6 +138,12 @@ function clashes(shape: Shape, obstacle: Obstacle, x: Ticks, y: Ticks): boolean 
 export const clashAt = (shape: Shape, obstacles: readonly Obstacle[], x: Ticks, y: Ticks): Obstacle | undefined =>
   obstacles.find((obstacle) => clashes(shape, obstacle, x, y));
 
+/** Centres of the shape's holes that are large enough to take a defect away, from the shape's corner. */
+export const holesFor = (shape: Shape, obstacle: Obstacle): Point[] => {
+  const across = Math.max(obstacle.right - obstacle.left, obstacle.top - obstacle.bottom);
+  return shape.cutAway.flatMap((zone) => (zone.kind === 'circle' && 2 * zone.radius >= across ? [zone.centre] : []));
+};
+
 /**
  * The smallest x ≥ `from` at which the shape lies clear of every defect: it slides on past each one that it meets, or to where a hole
  * takes the defect away.
@@ -150,9 +156,8 @@ export function slideClear(shape: Shape, obstacles: readonly Obstacle[], from: T
     if (!clash) return x;
     const past = Math.ceil(clash.right);
     const middle = (clash.left + clash.right) / 2;
-    const swallowing = shape.cutAway
-      .filter((zone) => zone.kind === 'circle')
-      .map((zone) => Math.round(middle - zone.centre[0]))
+    const swallowing = holesFor(shape, clash)
+      .map((centre) => Math.round(middle - centre[0]))
       .filter((at) => at > x && at < past && !clashAt(shape, obstacles, at, y));
     const next = Math.min(past, ...swallowing);
     if (next <= x) return null;

@@ -1,8 +1,9 @@
 import type { Ticks } from '../../measure/ticks.js';
 import type { Point } from '../../wood/board.js';
 import type { Saw, Stock } from '../job.js';
-import { type Obstacle, slideClear } from './defects.js';
+import { holesFor, type Obstacle, slideClear } from './defects.js';
 import { FreeFiller } from './free-shapes.js';
+import { noise } from './noise.js';
 import { reachAlong, type Shape } from './shapes.js';
 
 /** A shape with its lower-left corner at (x, y). */
@@ -39,10 +40,11 @@ interface Chain {
 interface State {
   chain: Chain | null;
   used: Int32Array;
+  /** The same sum for the same copies of each part; others hardly ever have it. */
+  hash: number;
   value: number;
   reach: Ticks;
   score: number;
-  count: number;
 }
 
 export interface Wanted {
@@ -58,6 +60,8 @@ export interface Wanted {
   interlock?: boolean;
 }
 
+/** Ways of lying that are told from one another, as a factor of their states' key. */
+const MOST_WAYS = 1024;
 /** Steps that the knapsack of a row may take. */
 const MOST_LINE_WORK = 12_000_000;
 const SQUARE: Point = [1, 0];
@@ -78,6 +82,8 @@ export class BoardFiller {
   private readonly narrowest: Ticks;
   private readonly shortest: Ticks;
   private strips = new Map<string, Filling>();
+  /** A number for each part, so that sums of them tell what lies on a board. */
+  private readonly marks: Float64Array;
   /** For saws that turn inside the wood. */
   private readonly free: FreeFiller | null;
   private readonly hasSlopes: boolean;
@@ -92,6 +98,8 @@ export class BoardFiller {
     this.maxLean = stock.thickness * Math.tan((Math.min(89, saw.maxTilt) * Math.PI) / 180);
     this.narrowest = Math.min(...shapes.map((shape) => shape.width));
     this.shortest = Math.min(...shapes.map((shape) => shape.length));
+    const random = noise(4_057);
+    this.marks = Float64Array.from({ length: partCount }, () => Math.floor(random() * 2 ** 30));
     this.hasSlopes = saw.rip && shapes.some((shape) => shape.leftSlopes.length + shape.rightSlopes.length > 0);
     this.free = saw.rip && !saw.throughCuts ? new FreeFiller(stock, shapes, obstacles, saw, partCount) : null;
   }
@@ -214,20 +222,30 @@ export class BoardFiller {
     );
     if (shapes.length === 0) return NOTHING(this.partCount);
     const density = Math.max(...shapes.map((shape) => wanted.values[shape.part]! / (shape.length + this.saw.kerf)));
-    let states: State[] = [{ chain: null, used: new Int32Array(this.partCount), value: 0, reach: lane.left, score: 0, count: 0 }];
+    const ways = shapes.map((shape, index) => ({ shape, index, levels: this.levels(shape, lane, wanted) }));
+    let states: State[] = [{ chain: null, used: new Int32Array(this.partCount), hash: 0, value: 0, reach: lane.left, score: 0 }];
     let best = states[0]!;
     while (states.length > 0) {
-      const next = new Map<string, State>();
+      // By what lies on the board and the piece laid last; of states alike in both only the best goes on.
+      const next = new Map<number, State>();
       for (const state of states) {
-        for (const shape of shapes) {
+        for (const { shape, index, levels } of ways) {
           if (state.used[shape.part]! >= wanted.copies[shape.part]!) continue;
-          for (const grown of this.extensions(state, shape, lane, wanted, beam, depth)) {
-            const away = grown.chain && grown.chain.piece.y > lane.bottom ? AWAY_FROM_EDGE : 0;
-            grown.score = grown.value + density * 0.98 * (lane.right - grown.reach - away);
-            const key = `${grown.used.join()}|${shape.turn}${shape.flipped ? 'f' : ''}${shape.part}`;
+          const consider = (pieces: readonly Piece[]): void => {
+            const grown = this.reached(state, pieces, wanted);
+            const away = pieces.at(-1)!.y > lane.bottom ? AWAY_FROM_EDGE : 0;
+            const score = grown.value + density * 0.98 * (lane.right - grown.reach - away);
+            const key = grown.hash * MOST_WAYS + index;
             const known = next.get(key);
-            if (!known || known.score < grown.score) next.set(key, grown);
+            if (!known || known.score < score) next.set(key, this.grow(state, pieces, grown, score));
+          };
+          for (const y of levels) {
+            const from = state.chain ? this.leastX(state.chain, shape, y) : lane.left;
+            const x = slideClear(shape, this.obstacles, Math.max(lane.left, from), y, lane.right);
+            if (x !== null) consider([{ shape, x, y }]);
           }
+          const pair = this.withStrip(state, shape, lane, wanted, beam, depth);
+          if (pair) consider(pair);
         }
       }
       states = [...next.values()].sort((p, q) => q.score - p.score).slice(0, beam);
@@ -240,45 +258,35 @@ export class BoardFiller {
     return { pieces: pieces.reverse(), used: Array.from(best.used), value: best.value };
   }
 
-  private *extensions(state: State, shape: Shape, lane: Region, wanted: Wanted, beam: number, depth: number): Generator<State> {
+  /** Heights at which a shape is tried in a lane: its edges, and where a hole would take a defect away. */
+  private levels(shape: Shape, lane: Region, wanted: Wanted): Ticks[] {
     const high = lane.top - shape.width;
-    const levels = [lane.bottom];
-    if (high > lane.bottom && this.saw.rip) {
-      if (this.obstacles.length > 0) levels.push(high, ...this.knotLevels(shape, lane));
-      else if (wanted.interlock) levels.push(high);
-    }
-    for (const y of levels) {
-      const from = state.chain ? this.leastX(state.chain, shape, y) : lane.left;
-      const x = slideClear(shape, this.obstacles, Math.max(lane.left, from), y, lane.right);
-      if (x === null) continue;
-      yield this.grow(state, { shape, x, y }, wanted);
-    }
-    // A piece narrower than the lane leaves a strip over it, parted by a rip as long as the piece.
+    if (high <= lane.bottom || !this.saw.rip) return [lane.bottom];
+    if (this.obstacles.length === 0) return wanted.interlock ? [lane.bottom, high] : [lane.bottom];
+    const swallowing = this.obstacles.flatMap((obstacle) =>
+      holesFor(shape, obstacle)
+        .map((centre) => Math.round((obstacle.bottom + obstacle.top) / 2 - centre[1]))
+        .filter((y) => y > lane.bottom && y < high),
+    );
+    return [...new Set([lane.bottom, high, ...swallowing])];
+  }
+
+  /** A piece narrower than the lane with what fills the strip over it, parted from it by a rip as long as the piece. */
+  private withStrip(state: State, shape: Shape, lane: Region, wanted: Wanted, beam: number, depth: number): Piece[] | null {
     const strip = lane.top - lane.bottom - shape.width - this.saw.kerf;
-    if (!this.saw.rip || depth === 0 || strip < this.narrowest || shape.length < this.shortest) return;
+    if (!this.saw.rip || depth === 0 || strip < this.narrowest || shape.length < this.shortest) return null;
     const squareX = state.chain ? Math.ceil(Math.max(state.chain.reachA, state.chain.reachB) + this.saw.kerf) : lane.left;
     const x = slideClear(shape, this.obstacles, squareX, lane.bottom, lane.right);
-    if (x === null) return;
-    const lead = this.grow(state, { shape, x, y: lane.bottom }, wanted);
+    if (x === null) return null;
+    const copies = minus(wanted.copies, state.used);
+    copies[shape.part]! -= 1;
     const above = this.fillStrip(
       { left: x, right: x + shape.length, bottom: lane.top - strip, top: lane.top },
-      { copies: minus(wanted.copies, lead.used), values: wanted.values },
+      { copies, values: wanted.values },
       beam,
       depth - 1,
     );
-    if (above.value === 0) return;
-    yield above.pieces.reduce((grown, piece) => this.grow(grown, piece, wanted), lead);
-  }
-
-  /** Levels at which the shape's hole would take a defect away. */
-  private knotLevels(shape: Shape, lane: Region): Ticks[] {
-    return shape.cutAway.flatMap((zone) =>
-      zone.kind === 'circle'
-        ? this.obstacles
-            .map((obstacle) => Math.round((obstacle.bottom + obstacle.top) / 2 - zone.centre[1]))
-            .filter((y) => y > lane.bottom && y + shape.width < lane.top)
-        : [],
-    );
+    return above.value === 0 ? null : [{ shape, x, y: lane.bottom }, ...above.pieces];
   }
 
   private fillStrip(region: Region, wanted: Wanted, beam: number, depth: number): Filling {
@@ -299,25 +307,31 @@ export class BoardFiller {
     return { ...filling, pieces: filling.pieces.map((piece) => ({ ...piece, x: piece.x + left, y: piece.y + bottom })) };
   }
 
-  private grow(state: State, piece: Piece, wanted: Wanted): State {
-    const { shape, x, y } = piece;
+  /** What a state comes to with more pieces, before it is made. */
+  private reached(state: State, pieces: readonly Piece[], wanted: Wanted): { value: number; reach: Ticks; hash: number } {
+    let [value, hash, reach] = [state.value, state.hash, state.chain ? state.reach : Number.NEGATIVE_INFINITY];
+    for (const { shape, x } of pieces) {
+      value += wanted.values[shape.part]!;
+      hash += this.marks[shape.part]!;
+      reach = Math.max(reach, x + shape.length);
+    }
+    return { value, reach, hash };
+  }
+
+  private grow(state: State, pieces: readonly Piece[], { value, reach, hash }: ReturnType<BoardFiller['reached']>, score: number): State {
     const used = Int32Array.from(state.used);
-    used[shape.part]! += 1;
-    const before = state.chain;
-    const chain: Chain = {
-      piece,
-      before,
-      reachA: Math.max(before?.reachA ?? Number.NEGATIVE_INFINITY, reachAlong(shape.a, SQUARE, x, y, true)),
-      reachB: Math.max(before?.reachB ?? Number.NEGATIVE_INFINITY, reachAlong(shape.b, SQUARE, x, y, true)),
-    };
-    return {
-      chain,
-      used,
-      value: state.value + wanted.values[shape.part]!,
-      reach: Math.max(chain.reachA, chain.reachB),
-      score: 0,
-      count: state.count + 1,
-    };
+    let chain = state.chain;
+    for (const piece of pieces) {
+      const { shape, x, y } = piece;
+      used[shape.part]! += 1;
+      chain = {
+        piece,
+        before: chain,
+        reachA: Math.max(chain?.reachA ?? Number.NEGATIVE_INFINITY, reachAlong(shape.a, SQUARE, x, y, true)),
+        reachB: Math.max(chain?.reachB ?? Number.NEGATIVE_INFINITY, reachAlong(shape.b, SQUARE, x, y, true)),
+      };
+    }
+    return { chain, used, hash, value, reach, score };
   }
 
   /**

@@ -1,7 +1,7 @@
 import type { Ticks } from '../../measure/ticks.js';
 import type { Point } from '../../wood/board.js';
 import type { Saw, Stock } from '../job.js';
-import { clashAt, type Obstacle } from './defects.js';
+import { clashAt, holesFor, type Obstacle } from './defects.js';
 import type { Piece } from './fill-board.js';
 import { noise } from './noise.js';
 import { reachAlong, type Shape } from './shapes.js';
@@ -149,8 +149,7 @@ export class FreeFiller {
     for (const obstacle of this.obstacles) {
       found.add(Math.ceil(obstacle.top));
       found.add(Math.floor(obstacle.bottom - shape.width));
-      for (const zone of shape.cutAway)
-        if (zone.kind === 'circle') found.add(Math.round((obstacle.bottom + obstacle.top) / 2 - zone.centre[1]));
+      for (const centre of holesFor(shape, obstacle)) found.add(Math.round((obstacle.bottom + obstacle.top) / 2 - centre[1]));
     }
     return [...found].filter((y) => y >= free.bottom && y <= high).sort((a, b) => a - b);
   }
@@ -180,7 +179,7 @@ export class FreeFiller {
       if (!clash) return x;
       const past = Math.ceil(clash.right);
       const middle = (clash.left + clash.right) / 2;
-      const holes = shape.cutAway.flatMap((zone) => (zone.kind === 'circle' ? [Math.round(middle - zone.centre[0])] : []));
+      const holes = holesFor(shape, clash).map((centre) => Math.round(middle - centre[0]));
       x = Math.min(past, ...holes.filter((at) => at > x && !clashAt(shape, this.obstacles, at, y)));
     }
     return null;

@@ -77,7 +77,7 @@ const ROUNDS_WHEN_PROVEN = 24;
 /** Milliseconds after which a proven layout is not polished any more. */
 const MOST_WHEN_PROVEN = 2500;
 /** Beam widths: for the first answer, and for pricing, which widens when nothing more is found. */
-const FIRST_BEAM = 2;
+const FIRST_BEAM = 1;
 const PRICING_BEAMS = [8, 24, 64];
 /** Full boards learnt each time other prices are tried. */
 const FULL_BOARDS = 6;
