@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { Sentence } from './length';
 
 /** An angle in degrees, kept on Enter or on leaving the field. */
 export function AngleField({
@@ -36,7 +37,7 @@ export function AngleField({
       <span className="text-sm text-soft"> °</span>
       {problem && (
         <span role="alert" className="block text-sm text-danger">
-          {problem}
+          <Sentence text={problem} />
         </span>
       )}
     </label>

@@ -2,6 +2,7 @@ import { parseLength } from '@spare-knot/core/measure/parse.js';
 import { printLength } from '@spare-knot/core/measure/print.js';
 import type { Ticks } from '@spare-knot/core/measure/ticks.js';
 import { useEffect, useId, useRef, useState } from 'react';
+import { Sentence } from './length';
 import { useUnits } from './units';
 
 interface Props {
@@ -92,7 +93,7 @@ export function LengthField({
           role="alert"
           className={`text-danger text-sm ${hideLabel ? 'absolute z-20 mt-1 w-56 rounded-md border border-danger bg-card p-2 shadow-md' : 'mt-1 max-w-64'}`}
         >
-          {message}
+          <Sentence text={message} />
         </p>
       )}
     </div>

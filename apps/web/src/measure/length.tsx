@@ -1,5 +1,6 @@
 import { printLength, readTape } from '@spare-knot/core/measure/print.js';
-import { fromMm, type Ticks } from '@spare-knot/core/measure/ticks.js';
+import { piecesOf } from '@spare-knot/core/measure/sentence.js';
+import type { Ticks } from '@spare-knot/core/measure/ticks.js';
 import { useUnits } from './units';
 
 /** A length as a tape shows it, with a real fraction. */
@@ -31,8 +32,7 @@ export function Length({ ticks, unit = false }: { ticks: Ticks; unit?: boolean }
   );
 }
 
-/** A sentence of the core, in which lengths stand as `{mm}`, with the lengths in the reader's unit. */
+/** A sentence of the core with its lengths in the reader's unit. */
 export function Sentence({ text }: { text: string }) {
-  const pieces = text.split(/\{(-?[\d.]+)\}/);
-  return <>{pieces.map((piece, index) => (index % 2 === 0 ? piece : <Length key={index} ticks={fromMm(Number(piece))} unit />))}</>;
+  return <>{piecesOf(text).map((piece, index) => (typeof piece === 'string' ? piece : <Length key={index} ticks={piece} unit />))}</>;
 }

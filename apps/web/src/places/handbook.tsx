@@ -13,7 +13,7 @@ import { Tabs } from 'radix-ui';
 import { type ReactNode, useMemo, useState } from 'react';
 import { AnimalFacts } from '../boxview/animal-facts';
 import { SmallPicture } from '../boxview/small-picture';
-import { Length } from '../measure/length';
+import { Length, Sentence } from '../measure/length';
 import { HeaderEnd } from '../ui/header-end';
 import { STANDARD_WOOD } from '../wood/standard-wood';
 
@@ -140,7 +140,9 @@ function FamilyCard({ family }: { family: Family }) {
       </div>
       <div>
         <h2 className="text-lg">{family.name}</h2>
-        <p className="mt-1">{family.about}</p>
+        <p className="mt-1">
+          <Sentence text={family.about} />
+        </p>
         <p className="mt-1 text-sm text-soft">
           Panels:{' '}
           {family.roles
@@ -184,7 +186,9 @@ function Schools() {
             {row.options.map((option) => (
               <div key={option.id} className="mt-1">
                 <dt className="inline font-semibold">{option.label}: </dt>
-                <dd className="inline">{option.reason}</dd>
+                <dd className="inline">
+                  <Sentence text={option.reason} />
+                </dd>
               </div>
             ))}
           </dl>

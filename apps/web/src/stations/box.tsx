@@ -11,6 +11,7 @@ import type { BoxPlan } from '@spare-knot/core/box/plan.js';
 import { changeFamily } from '@spare-knot/core/box/start-plan.js';
 import { printAngle } from '@spare-knot/core/measure/angle.js';
 import { MARK_MEANINGS } from '@spare-knot/core/measure/mark.js';
+import { sentenceIn } from '@spare-knot/core/measure/sentence.js';
 import { Popover, Tabs } from 'radix-ui';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -25,6 +26,7 @@ import { SmallPicture, type SmallView } from '../boxview/small-picture';
 import { AngleField } from '../measure/angle-field';
 import { Length, Sentence } from '../measure/length';
 import { LengthField } from '../measure/length-field';
+import { useUnits } from '../measure/units';
 import { STANDARD_WOOD } from '../wood/standard-wood';
 
 const SolidView = lazy(() => import('../boxview/solid-view'));
@@ -36,6 +38,7 @@ const ROOSTS = ['bat', 'pole-bat'];
 export function BoxStation() {
   const { draft, edit, built, sound, locked } = useBatch();
   const { plan } = draft;
+  const { style } = useUnits();
   const family = familyById(plan.family);
   const animal = animalById(plan.animal);
   const [ref, width] = useWidth<HTMLDivElement>();
@@ -75,7 +78,7 @@ export function BoxStation() {
             className="field mt-1 w-full"
             value={family.id}
             disabled={locked || !animal}
-            title={animal ? family.about : 'A box for nobody in particular keeps its kind.'}
+            title={animal ? sentenceIn(family.about, style) : 'A box for nobody in particular keeps its kind.'}
             onChange={(event) => {
               const next = familyById(event.target.value);
               if (next && animal) change((current) => changeFamily(current, next, animal, STANDARD_WOOD));
@@ -103,7 +106,7 @@ export function BoxStation() {
         {!built.ok && (
           <p role="alert" className="mb-2 rounded-md border border-danger bg-danger-pale px-3 py-2 text-danger">
             <strong>Not to be built like this.</strong>{' '}
-            {elsewhere.length > 0 ? elsewhere.map(([, message]) => message).join(' ') : 'See the size marked red.'}{' '}
+            <Sentence text={elsewhere.length > 0 ? elsewhere.map(([, message]) => message).join(' ') : 'See the size marked red.'} />{' '}
             {sound && 'The drawing shows the last sound box.'}
           </p>
         )}
@@ -317,6 +320,7 @@ function SchoolChoice({
   locked: boolean;
   onChoose: (option: string) => void;
 }) {
+  const { style } = useUnits();
   const pictured = school.picture;
   const shown = useDeferredValue(plan);
   return (
@@ -326,7 +330,7 @@ function SchoolChoice({
         {school.options.map((option) => (
           <label
             key={option.id}
-            title={option.reason}
+            title={sentenceIn(option.reason, style)}
             className={`relative flex min-h-7 cursor-pointer flex-col items-center justify-center rounded-md border bg-white px-1.5 py-0.5 text-center text-[0.8rem] leading-tight has-focus-visible:outline-3 has-focus-visible:outline-chalk ${pictured ? 'w-[64px]' : ''} ${chosenOption === option.id ? 'border-2 border-chalk bg-chalk-pale font-bold' : 'border-[#b9ad93]'}`}
           >
             <input

@@ -4,6 +4,7 @@ import type { LayoutJob, PinnedPlacement, Placement, Turn } from '@spare-knot/co
 import type { LaidBoard, Layout } from '@spare-knot/core/layout/layout.js';
 import { whyNot } from '@spare-knot/core/layout/pins.js';
 import { placePart } from '@spare-knot/core/layout/placed.js';
+import { sentenceIn } from '@spare-knot/core/measure/sentence.js';
 import type { Ticks } from '@spare-knot/core/measure/ticks.js';
 import { firstCuts } from '@spare-knot/core/sawing/first-cuts.js';
 import { Ban, FlipHorizontal2, Pin, PinOff, RotateCw } from 'lucide-react';
@@ -11,6 +12,7 @@ import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { BoardDrawing, type PieceInHand } from '../board/board-drawing';
 import { useWidth } from '../board/use-width';
 import { Length } from '../measure/length';
+import { useUnits } from '../measure/units';
 import { useNotice } from '../ui/notice';
 
 interface Props {
@@ -49,6 +51,7 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
   const [selected, setSelected] = useState<string | null>(null);
   const drawings = useRef(new Map<string, HTMLElement>());
   const say = useNotice();
+  const { style } = useUnits();
   const used = layout.boards.flatMap((laid) => boards.filter((board) => board.id === laid.stock));
   const scale = (width - 4) / Math.max(1, ...used.map((board) => board.length));
   const groups = useMemo(() => groupAlike(layout.boards), [layout]);
@@ -61,10 +64,12 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
 
   /** The checker's words with panels called as they are here. */
   const inWords = (reason: string): string =>
-    reason.replace(/ \(stock [^)]*\)/, '').replace(/“([^”]+)” (\d+)/g, (_all, part: string, copy: string) => {
-      const box = Math.floor(Number(copy) / Math.max(1, (partOf(part)?.quantity ?? 1) / boxesOf(job))) + 1;
-      return `${partName(names, part).toLowerCase()} of box ${box}`;
-    });
+    sentenceIn(reason, style)
+      .replace(/ \(stock [^)]*\)/, '')
+      .replace(/“([^”]+)” (\d+)/g, (_all, part: string, copy: string) => {
+        const box = Math.floor(Number(copy) / Math.max(1, (partOf(part)?.quantity ?? 1) / boxesOf(job))) + 1;
+        return `${partName(names, part).toLowerCase()} of box ${box}`;
+      });
 
   const lay = (pin: PinnedPlacement) => {
     const others = job.pinned.filter((each) => !samePiece(each, pin));

@@ -17,7 +17,7 @@ import { client } from '../api/client';
 import { useBatch } from '../batch/batch-context';
 import { StationActions } from '../batch/station-actions';
 import { AngleField } from '../measure/angle-field';
-import { Length } from '../measure/length';
+import { Length, Sentence } from '../measure/length';
 import { LengthField } from '../measure/length-field';
 import { RACK, useRack } from '../rack/use-rack';
 import { useNotice } from '../ui/notice';
@@ -193,7 +193,7 @@ export function LayoutStation() {
           <ul role="alert" className="mb-2 rounded-md border border-warn bg-warn-pale p-2 text-sm">
             {made.brokenPins.map(({ pin, reason }) => (
               <li key={`${pin.part}/${pin.copy}`}>
-                {partName(names, pin.part)} is not kept where it was pinned: {reason}.
+                {partName(names, pin.part)} is not kept where it was pinned: <Sentence text={reason} />.
               </li>
             ))}
             <li>
@@ -492,7 +492,7 @@ function Statement({
                 <strong>
                   {entry.count} × {partName(roles, entry.part).toLowerCase()}
                 </strong>
-                : {entry.reason}
+                : <Sentence text={entry.reason} />
               </li>
             ))}
           </ul>

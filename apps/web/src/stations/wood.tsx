@@ -12,7 +12,7 @@ import { Link } from 'react-router';
 import { useBatch } from '../batch/batch-context';
 import { StationActions } from '../batch/station-actions';
 import { useWidth } from '../board/use-width';
-import { Length } from '../measure/length';
+import { Length, Sentence } from '../measure/length';
 import { BoardEditor } from '../rack/board-editor';
 import { BoardRow } from '../rack/board-row';
 import { QuickEntry } from '../rack/quick-entry';
@@ -138,7 +138,7 @@ export function WoodStation() {
         </ul>
         {!built.ok && (
           <p role="alert" className="mt-2 rounded-md border border-danger bg-danger-pale p-2 text-sm text-danger">
-            {built.refusals.map((refusal) => refusal.message).join(' ')}
+            <Sentence text={built.refusals.map((refusal) => refusal.message).join(' ')} />
           </p>
         )}
         {moved && (

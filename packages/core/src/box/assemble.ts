@@ -1,6 +1,6 @@
 import type { Ticks } from '../measure/ticks.js';
 import { fromMm } from '../measure/ticks.js';
-import { type Contact, type ConvexSolid, contactsOf, depthAlong, faceArea } from '../solid/convex-solid.js';
+import { type Contact, type ConvexSolid, clipFace, contactsOf, depthAlong, faceArea } from '../solid/convex-solid.js';
 import { add, cross, dot, lengthOf, scale, subtract, unit, type Vec3 } from '../solid/vector.js';
 import { cutPanel, type PanelDraft } from './cut-panel.js';
 import { type ChosenFastener, fastenerFor } from './fasteners.js';
@@ -30,42 +30,57 @@ const TWO_ROWS: Ticks = fromMm(80);
 /** No fastener this near an entrance. */
 const FROM_ENTRANCE: Ticks = fromMm(12);
 
-interface Run {
-  points: Vec3[];
-  length: number;
+/** Wood left between a row of fasteners and the edge of the panel that they go through, where there is as much: common practice, no source. */
+const FROM_EDGE: Ticks = fromMm(3);
+
+/** The part of a contact from which a hole square to it comes out in the outer face of the panel, not in one of its edges. */
+function boredThrough({ corners, normal }: Contact, { solid, thickness, fromLog }: Draft): Vec3[] {
+  // A slab off a round has no outer face: its bark comes down to its edges.
+  if (fromLog) return [...corners];
+  let region = [...corners];
+  for (const { plane } of solid.faces) {
+    const lean = dot(plane.normal, normal);
+    if (Math.abs(lean) > 0.999 || region.length < 3) continue;
+    region = clipFace(region, { normal: plane.normal, offset: plane.offset + Math.min(0, lean * thickness) });
+  }
+  return region.length < 3 ? [] : region;
 }
 
-/** Where fasteners go on a region of contact: along its longer direction, in the middle of the shorter. */
-function fastenerRun({ corners, normal }: Contact): Run {
-  let along: Vec3 = [1, 0, 0];
-  let longest = 0;
-  corners.forEach((from, index) => {
-    const edge = subtract(corners[(index + 1) % corners.length]!, from);
-    if (lengthOf(edge) > longest) {
-      longest = lengthOf(edge);
-      along = unit(edge);
-    }
-  });
+const extent = (corners: readonly Vec3[], axis: Vec3): readonly [number, number] => {
+  const at = corners.map((corner) => dot(corner, axis));
+  return [Math.min(...at), Math.max(...at)];
+};
+
+/** The contact's longer direction. */
+function longWay({ corners }: Contact): Vec3 {
+  const edges = corners.map((from, index) => subtract(corners[(index + 1) % corners.length]!, from));
+  return unit(edges.reduce((longest, edge) => (lengthOf(edge) > lengthOf(longest) ? edge : longest)));
+}
+
+/** Where fasteners go on a contact, through a panel on one side of it: along its longer direction, in the middle of the shorter. */
+function fastenerRun(contact: Contact, through: Draft): Vec3[] {
+  const { corners, normal } = contact;
+  const region = boredThrough(contact, through);
+  if (region.length === 0) return [];
+  const along = longWay(contact);
   const across = cross(normal, along);
-  const us = corners.map((corner) => dot(corner, along));
-  const vs = corners.map((corner) => dot(corner, across));
-  const [u0, u1, v0, v1] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)];
+  const [v0, v1] = extent(region, across);
+  const edge = Math.min(FROM_EDGE, (v1 - v0) / 2);
+  const whole = extent(corners, across);
+  const middle = Math.min(Math.max((whole[0] + whole[1]) / 2, v0 + edge), v1 - edge);
+  const rows = v1 - v0 > TWO_ROWS ? [v0 + (v1 - v0) / 4, v1 - (v1 - v0) / 4] : [middle];
   const origin = scale(normal, dot(corners[0]!, normal));
-  const inset = Math.min(FROM_END, (u1 - u0) / 4);
-  const count = u1 - u0 < fromMm(40) ? 1 : Math.max(2, Math.ceil((u1 - u0 - 2 * inset) / SPACING) + 1);
-  const rows = v1 - v0 > TWO_ROWS ? [v0 + (v1 - v0) / 4, v1 - (v1 - v0) / 4] : [(v0 + v1) / 2];
-  const inside = (point: Vec3) =>
-    corners.every((from, index) => dot(normal, cross(subtract(corners[(index + 1) % corners.length]!, from), subtract(point, from))) > 0);
-  const turned = corners.length > 2 && dot(normal, cross(subtract(corners[1]!, corners[0]!), subtract(corners[2]!, corners[1]!))) < 0;
-  const points: Vec3[] = [];
-  for (const row of rows) {
-    for (let index = 0; index < count; index += 1) {
+  return rows.flatMap((row) => {
+    const above = clipFace(region, { normal: across, offset: row });
+    const [u0, u1] = extent(clipFace(above, { normal: scale(across, -1), offset: -row }), along);
+    if (!(u1 > u0)) return [];
+    const inset = Math.min(FROM_END, (u1 - u0) / 4);
+    const count = u1 - u0 < fromMm(40) ? 1 : Math.max(2, Math.ceil((u1 - u0 - 2 * inset) / SPACING) + 1);
+    return Array.from({ length: count }, (_, index) => {
       const at = count === 1 ? (u0 + u1) / 2 : u0 + inset + ((u1 - u0 - 2 * inset) * index) / (count - 1);
-      const point = add(origin, add(scale(along, at), scale(across, row)));
-      if (turned || inside(point)) points.push(point);
-    }
-  }
-  return { points, length: u1 - u0 };
+      return add(origin, add(scale(along, at), scale(across, row)));
+    });
+  });
 }
 
 interface Fastened {
@@ -75,23 +90,19 @@ interface Fastened {
 }
 
 /** Which panel is fastened through into which, and with what: through a broad face into what lies behind it. */
-function fasten(
-  drafts: readonly Draft[],
-  [a, b]: readonly [number, number],
-  contact: Contact,
-  run: Run,
-  kind: 'screw' | 'nail',
-): Fastened | null {
+function fasten(drafts: readonly Draft[], [a, b]: readonly [number, number], contact: Contact, kind: 'screw' | 'nail'): Fastened | null {
   const broad = (index: number) => Math.abs(dot(drafts[index]!.outsideNormal, contact.normal)) > 0.999;
   const ways: [number, number, Vec3][] = [];
   if (broad(a)) ways.push([a, b, contact.normal]);
   if (broad(b)) ways.push([b, a, scale(contact.normal, -1)]);
   ways.sort((p, q) => drafts[p[0]]!.thickness - drafts[q[0]]!.thickness);
   for (const [through, into, direction] of ways) {
-    const depths = run.points.map((point) => depthAlong(drafts[into]!.solid, point, direction));
-    if (depths.length === 0) continue;
-    const chosen = fastenerFor(kind, drafts[through]!.thickness, Math.min(...depths));
-    if (chosen) return { through, points: run.points, chosen };
+    const points = fastenerRun({ ...contact, normal: direction }, drafts[through]!);
+    if (points.length === 0) continue;
+    const behind = points.map((point) => depthAlong(drafts[into]!.solid, point, direction));
+    const thick = points.map((point) => depthAlong(drafts[through]!.solid, point, scale(direction, -1)));
+    const chosen = fastenerFor(kind, Math.round(Math.max(...thick)), Math.min(...behind));
+    if (chosen) return { through, points, chosen };
   }
   return null;
 }
@@ -133,10 +144,10 @@ export function assemble(
     const fastens = fastenerKind(plan, kind);
     const one: Held = { pair, kind, length: 0, area: 0, fastened: [] };
     for (const contact of contacts) {
-      const run = fastenerRun(contact);
-      one.length += run.length;
+      const [from, to] = extent(contact.corners, longWay(contact));
+      one.length += to - from;
       one.area += faceArea(contact.corners);
-      const fastened = fastens && fasten(drafts, pair, contact, run, fastens);
+      const fastened = fastens && fasten(drafts, pair, contact, fastens);
       if (fastened) one.fastened.push(fastened);
     }
     held.push(one);

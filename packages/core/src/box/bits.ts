@@ -1,5 +1,6 @@
 import type { Animal } from '../animals/animal.js';
-import { fromInches, fromMm, type Ticks, toMm } from '../measure/ticks.js';
+import { say } from '../measure/sentence.js';
+import { fromInches, fromMm, type Ticks } from '../measure/ticks.js';
 import type { HoleShape } from './panel-set.js';
 
 /** Size and shape of a hole to be bored; a panel’s entrance is one. */
@@ -31,7 +32,6 @@ export interface Boring {
 
 /** A hole this much off is the hole asked for: common practice, no source. */
 const SAME: Ticks = fromMm(0.5);
-const say = (ticks: Ticks): string => `{${Math.round(toMm(ticks) * 100) / 100}}`;
 const bitWords = (bit: Bit): string => `a ${say(bit.diameter)} ${BIT_NAMES[bit.kind]}`;
 const THROUGH = 'clamp the panel over scrap, or drill from both faces to the point, so that the rim does not tear';
 

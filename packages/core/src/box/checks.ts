@@ -1,6 +1,7 @@
 import { type Animal, type Range, spokenName } from '../animals/animal.js';
 import { atan2, printAngle } from '../measure/angle.js';
 import type { Mark } from '../measure/mark.js';
+import { say } from '../measure/sentence.js';
 import { fromMm, type Ticks, toMm } from '../measure/ticks.js';
 import { entranceOf } from './entrance.js';
 import { fastenerById } from './fasteners.js';
@@ -37,7 +38,6 @@ const common = { mark: 'C', source: COMMON } as const;
 /** Rounding between inch and millimetre editions of one figure. */
 const LEEWAY = 0.6;
 
-export const say = (ticks: Ticks): string => `{${Math.round(toMm(ticks) * 100) / 100}}`;
 const sayMm = (mm: number): string => `{${mm}}`;
 const sayRange = ([least, greatest]: Range): string => (least === greatest ? sayMm(least) : `${sayMm(least)} to ${sayMm(greatest)}`);
 const within = (mm: number, [least, greatest]: Range): boolean => mm >= least - LEEWAY && mm <= greatest + LEEWAY;
@@ -346,6 +346,16 @@ export function fastenerChecks(plan: BoxPlan, box: PanelSet): Check[] {
   } as const;
   // Glue carries a joint whose screws bite less; screws alone do not.
   const alone = shallow.filter((joint) => joint.kind === 'screwed' || plan.schools.fastening === 'screws');
+  const unheld = none.filter((joint) => joint.kind === 'screwed');
+  if (unheld.length > 0)
+    return [
+      {
+        ...from,
+        severity: 'warn',
+        text: `No screw finds enough wood to hold ${pair(unheld)}, which comes off and so is not glued. Take thicker wood, or open the box another way.`,
+        remedies: [],
+      },
+    ];
   if (alone.length > 0)
     return [
       {
@@ -442,13 +452,18 @@ const perchCheck: Check = {
 };
 
 /** How all boxes of the batch open: one plan, so alike. */
-export function accessCheck(plan: BoxPlan): Check {
-  const { access, opensAt, walls } = plan.schools;
+export function accessCheck(plan: BoxPlan, box: PanelSet): Check {
+  const { access, opensAt } = plan.schools;
+  // Where nothing else is said, the wall that comes off is the one that screws alone hold.
+  const off = box.panels.find(({ id }) => {
+    const joints = box.joints.filter(({ between }) => between.includes(id));
+    return joints.some(({ kind }) => kind === 'screwed') && joints.every(({ kind }) => kind === 'screwed' || kind === 'loose');
+  });
   const how: Record<string, string> = {
     side: `Every box of the batch opens by its ${opensAt ?? 'right'} side, the pivots at one height.`,
     front: 'Every box of the batch opens by its front, the pivots at one height.',
     roof: 'Every box opens by its roof, hooked shut.',
-    screwed: `Every box opens by ${walls === 'over' ? 'its front' : `its ${opensAt ?? 'right'} side`}, held by screws alone.`,
+    ...(off && { screwed: `Every box opens by its ${off.id.split('-').reverse().join(' ')}, held by screws alone.` }),
     flap: 'Every box opens by its flap.',
     lid: 'Every box opens by its lid.',
   };
@@ -484,7 +499,7 @@ export function checkRoom(plan: BoxPlan, box: PanelSet, animal: Animal | undefin
     ...wallChecks(plan, box),
     ...weatherChecks(plan),
     ...airChecks(box),
-    ...(open ? [] : [accessCheck(plan), ...swingChecks(plan, box), perchCheck]),
+    ...(open ? [] : [accessCheck(plan, box), ...swingChecks(plan, box), perchCheck]),
     ...backJointCheck(box),
     ...everyBox(plan, box),
   ];

@@ -36,6 +36,8 @@ export const FASTENERS: readonly Fastener[] = [
   fastener('screw', 4.5, 60, '#10 × 2 1/4 in'),
   fastener('screw', 5, 70, '#10 × 2 3/4 in'),
   fastener('screw', 5, 80, '#10 × 3 in'),
+  fastener('screw', 5, 90, '#10 × 3 1/2 in'),
+  fastener('screw', 6, 100, '#14 × 4 in'),
   fastener('nail', 1.6, 20, '3/4 in × 16 gauge'),
   fastener('nail', 2, 25, '1 in × 14 gauge'),
   fastener('nail', 2, 30, '1 1/8 in × 14 gauge'),

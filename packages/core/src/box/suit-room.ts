@@ -8,7 +8,8 @@ export function suitRoom(animal: Animal, family: Pick<Family, 'parameters' | 'sc
   const choices = standardChoices(animal, family);
   const { sizes, schools } = choices;
   const { up, exact } = roundingFor(animal);
-  if (animal.entrance === 'oval' || animal.entrance === 'arch' || animal.entrance === 'square') schools.entrance = animal.entrance;
+  const shapes = family.schools.find((school) => school.id === 'entrance')?.options ?? [];
+  if (shapes.some((shape) => shape.id === animal.entrance)) schools.entrance = animal.entrance;
   schools.entranceTo = animal.entranceReference ?? 'centre';
   if (animal.entranceSize) sizes.entranceWidth = exact(animal.entranceSize[0]);
   if (animal.entranceUpright) sizes.entranceUpright = exact(animal.entranceUpright);

@@ -4,6 +4,7 @@ import { fromMm } from '../measure/ticks.js';
 import { type ConvexSolid, common, cornersOf, sharedFaceArea, solidInside, volumeOf } from '../solid/convex-solid.js';
 import { behind, distanceTo } from '../solid/half-space.js';
 import { add, cross, dot, scale, subtract, unit, type Vec3 } from '../solid/vector.js';
+import type { Point } from '../wood/board.js';
 import type { Family } from './family.js';
 import { instanceVolume, polygonArea } from './measures.js';
 import type { Feature, Panel, PanelInstance, PanelSet } from './panel-set.js';
@@ -75,6 +76,120 @@ export function expectSound(box: PanelSet): void {
     if (!a.some((one) => meets(one, b))) throw new Error(`${between.join(' and ')} do not meet`);
   }
   for (const panel of box.panels) expectOutline(panel);
+}
+
+/**
+ * Each solid as it is handed on: its faces lie flat and bound it on all sides, each edge is shared by two faces that run along it in
+ * opposite ways, and no corner stands out over a face.
+ */
+export function expectClosedSolid({ solid: { vertices, faces } }: PanelInstance): void {
+  const edges = new Map<string, number>();
+  for (const face of faces)
+    face.forEach((corner, index) => {
+      const key = `${corner},${face[(index + 1) % face.length]}`;
+      edges.set(key, (edges.get(key) ?? 0) + 1);
+    });
+  for (const [edge, times] of edges)
+    if (times !== 1 || edges.get(edge.split(',').reverse().join()) !== 1) throw new Error(`edge ${edge} is not shared by two faces`);
+  expect(vertices.length - edges.size / 2 + faces.length).toBe(2); // Euler
+  for (const face of faces) {
+    const [normal, at] = planeOf(face.map((corner) => vertices[corner]!));
+    if (normal === null) continue;
+    // Corners are rounded to the tick; over a panel's length that turns a narrow face by some ticks.
+    const leeway = 3 + 4000 / at.narrowest;
+    const heights = vertices.map((vertex) => dot(normal, subtract(vertex, at.middle)));
+    expect(Math.max(...heights)).toBeLessThan(leeway);
+    expect(Math.min(...face.map((corner) => heights[corner]!))).toBeGreaterThan(-leeway);
+  }
+}
+
+/** A polygon's plane by its area vector; none where it is too narrow for its rounded corners to tell. */
+function planeOf(corners: readonly Vec3[]): [normal: Vec3 | null, at: { middle: Vec3; narrowest: number }] {
+  const middle = scale(corners.reduce(add), 1 / corners.length);
+  let normal: Vec3 = [0, 0, 0];
+  for (let i = 0; i < corners.length; i += 1)
+    normal = add(normal, cross(subtract(corners[i]!, middle), subtract(corners[(i + 1) % corners.length]!, middle)));
+  const longest = Math.max(...corners.map((corner, i) => Math.hypot(...subtract(corners[(i + 1) % corners.length]!, corner))));
+  const narrowest = Math.hypot(...normal) / 2 / longest;
+  return [narrowest < 32 ? null : unit(normal), { middle, narrowest }];
+}
+
+/** Every copy of a panel is the same panel in its own frame, not its mirror image: its two faces are the outline and the underside. */
+export function expectCopiesAlike(panel: Panel): void {
+  if (panel.fromLog) return;
+  for (const { solid, outsideNormal: n, frame } of panel.instances) {
+    const y = cross(n, frame.x);
+    expect([Math.hypot(...n) - 1, dot(n, frame.x)].every((off) => Math.abs(off) < 1e-6)).toBe(true);
+    for (const [points, depth] of [
+      [panel.outline, 0],
+      [panel.underside, panel.thickness],
+    ] as const)
+      for (const [u, v] of points) {
+        const corner = subtract(add(frame.origin, add(scale(frame.x, u), scale(y, v))), scale(n, depth));
+        const off = Math.min(...solid.vertices.map((vertex) => Math.hypot(...subtract(vertex, corner))));
+        if (off > 4) throw new Error(`${panel.id}: a corner of its faces is ${(off / 320).toFixed(3)} mm from its solid`);
+      }
+  }
+}
+
+/** Every hole lies in the wood: its rim within the panel on both faces, or, where it is bored aslant, on the face that it enters. */
+export function expectHolesInside(panel: Panel): void {
+  if (panel.fromLog) return;
+  for (const feature of panel.features) {
+    if (feature.kind === 'groove' || feature.kind === 'mesh') continue;
+    const [x, y] = feature.centre;
+    const [high, wide] = feature.shape === 'round' ? [feature.diameter, feature.diameter] : [feature.height, feature.width];
+    const rim: Point[] = [
+      [x - high / 2, y],
+      [x + high / 2, y],
+      [x, y - wide / 2],
+      [x, y + wide / 2],
+    ];
+    const faces = feature.shape === 'round' && feature.axis ? [panel.outline] : [panel.outline, panel.underside];
+    for (const face of faces)
+      if (!rim.every((point) => within(point, face)))
+        throw new Error(`${panel.id}: the ${feature.kind} at ${Math.round(x / 320)}, ${Math.round(y / 320)} runs out of the panel`);
+  }
+}
+
+const within = ([x, y]: Point, polygon: readonly Point[]): boolean =>
+  polygon.every(([ax, ay], index) => {
+    const [bx, by] = polygon[(index + 1) % polygon.length]!;
+    return ((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / Math.hypot(bx - ax, by - ay) > -4;
+  });
+
+/** Where a panel's pivots stand in the box, from left to right. */
+export const pivotsOf = (box: PanelSet): Vec3[] =>
+  box.panels
+    .flatMap((panel) =>
+      panel.features.flatMap((feature) => {
+        if (feature.kind !== 'pivot') return [];
+        const { frame, outsideNormal } = panel.instances[0]!;
+        const [x, y] = [frame.x, cross(outsideNormal, frame.x)];
+        return [add(frame.origin, add(scale(x, feature.centre[0]), scale(y, feature.centre[1])))];
+      }),
+    )
+    .sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+
+/** Pairs of panels, left and right, whose solids are each other's image in the box's middle plane. */
+export const mirrorPairs = (box: PanelSet): (readonly [left: Panel, right: Panel])[] =>
+  box.panels.flatMap((left) => {
+    const right = left.id.includes('left') && box.panels.find((panel) => panel.id === left.id.replace('left', 'right'));
+    return right && left.thickness === right.thickness && mirrored(left.instances[0]!, right.instances[0]!) ? [[left, right] as const] : [];
+  });
+
+const mirrored = (left: PanelInstance, right: PanelInstance): boolean =>
+  left.solid.vertices.length === right.solid.vertices.length &&
+  left.solid.vertices.every(([x, y, z]) => right.solid.vertices.some((vertex) => Math.hypot(...subtract(vertex, [-x, y, z])) < 4));
+
+/** The blanks of a mirrored pair are mirror images, face by face: what is laid out as a left cannot be sawn as a right. */
+export function expectMirrorImages([left, right]: readonly [Panel, Panel]): void {
+  const least = (points: Panel['outline']) => Math.min(...points.map(([, y]) => y));
+  for (const face of ['outline', 'underside'] as const) {
+    const image = left[face].map(([x, y]) => [x, -y] as const);
+    const shift = least([...right.outline, ...right.underside]) - least([...left.outline, ...left.underside].map(([x, y]) => [x, -y]));
+    for (const [x, y] of right[face]) expect(Math.min(...image.map(([u, v]) => Math.hypot(u - x, v + shift - y)))).toBeLessThan(4);
+  }
 }
 
 function expectOutline(panel: Panel): void {

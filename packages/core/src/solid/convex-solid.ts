@@ -43,7 +43,8 @@ function withoutRepeats(corners: readonly Vec3[]): Vec3[] {
   return kept;
 }
 
-function clipFace(corners: readonly Vec3[], space: HalfSpace): Vec3[] {
+/** The part of a flat convex polygon inside the half-space, in the same order; fewer than three corners when nothing is left. */
+export function clipFace(corners: readonly Vec3[], space: HalfSpace): Vec3[] {
   const kept: Vec3[] = [];
   corners.forEach((from, index) => {
     const to = corners[(index + 1) % corners.length]!;

@@ -5,12 +5,24 @@ import type { Animal } from '../../animals/animal.js';
 import { animalById } from '../../animals/find.js';
 import { ANIMALS } from '../../animals/table.js';
 import { fromMm, toMm } from '../../measure/ticks.js';
+import type { Vec3 } from '../../solid/vector.js';
 import { rolesOf } from '../declare.js';
 import type { Family } from '../family.js';
 import { instanceVolume, measuresOf } from '../measures.js';
 import type { PanelSet } from '../panel-set.js';
 import type { BoxPlan } from '../plan.js';
-import { board, expectClosed, expectSound, planFor } from '../testing.js';
+import {
+  board,
+  expectClosed,
+  expectClosedSolid,
+  expectCopiesAlike,
+  expectHolesInside,
+  expectMirrorImages,
+  expectSound,
+  mirrorPairs,
+  pivotsOf,
+  planFor,
+} from '../testing.js';
 import { buildBox, checkBox, FAMILIES, familyById } from './families.js';
 
 /** An animal that each family suits. */
@@ -111,7 +123,12 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))('%s: any c
           }
           sound += 1;
           expectSound(built.box);
-          expectClosed(built.box, turn / 100);
+          expectClosed(built.box, turn / 100, built.box.cavities.length > 6 ? 90 : 300);
+          for (const panel of built.box.panels) {
+            panel.instances.forEach(expectClosedSolid);
+            expectCopiesAlike(panel);
+            expectHolesInside(panel);
+          }
           const roles = rolesOf(family, plan.schools).map((role) => role.id);
           for (const panel of built.box.panels) expect(roles).toContain(panel.role);
           for (const derived of built.derived) expect(Number.isFinite(derived.value)).toBe(true);
@@ -132,6 +149,23 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))('%s: any c
       }),
       { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 20) },
     );
+  });
+
+  test('left and right of equal boards are mirror images, on both faces', () => {
+    let pairs = 0;
+    fc.assert(
+      fc.property(anyPlan(family, false), (plan) => {
+        const twins = Object.keys(plan.wood).filter((role) => role.includes('right') && plan.wood[role.replace('right', 'left')]);
+        const alike = Object.fromEntries(twins.map((role) => [role, plan.wood[role.replace('right', 'left')]!]));
+        const built = buildBox(mended(family, { ...plan, wood: { ...plan.wood, ...alike } }));
+        if (!built.ok) return;
+        const found = mirrorPairs(built.box);
+        pairs += found.length;
+        found.forEach(expectMirrorImages);
+      }),
+      { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 10) },
+    );
+    expect(pairs).toBeGreaterThan(0);
   });
 
   test('a size out of its range, and a panel without wood, are refused at their field', () => {
@@ -235,6 +269,92 @@ const derivedOf = (plan: BoxPlan, id: string): number => {
 };
 
 describe('worked examples of the families', () => {
+  test('pivots stand exactly opposite each other, whatever swings, and there is wood for both', () => {
+    let swung = 0;
+    for (const family of FAMILIES.filter((each) => each.schools.some((school) => school.id === 'access'))) {
+      fc.assert(
+        fc.property(anyPlan(family, false), fc.constantFrom('side', 'front'), (asked, access) => {
+          const result = buildBox(mended(family, { ...asked, schools: { ...asked.schools, access } }));
+          if (!result.ok) return;
+          const pivots = pivotsOf(result.box);
+          if (pivots.length === 0) return;
+          swung += 1;
+          expect(pivots).toHaveLength(2);
+          const [a, b] = pivots as [Vec3, Vec3];
+          // The axis lies level, along one of the box's own directions.
+          expect(a.filter((value, axis) => Math.abs(value - b[axis]!) <= 2)).toHaveLength(2);
+          expect(Math.abs(a[2] - b[2])).toBeLessThanOrEqual(2);
+        }),
+        { numRuns: 15 },
+      );
+    }
+    expect(swung).toBeGreaterThan(10);
+  });
+
+  test('the wall that screws alone hold is the one that the checks name, and is held', () => {
+    const named = { front: 'its front', 'side-left': 'its left side', 'side-right': 'its right side', 'slab-front': 'its front slab' };
+    for (const [id, choice, off] of [
+      ['slant-roof', { walls: 'over' }, 'front'],
+      ['slant-roof', { walls: 'between', opensAt: 'left' }, 'side-left'],
+      ['ridge-roof', { walls: 'over' }, 'front'],
+      ['square-cut', { opensAt: 'right' }, 'side-right'],
+      ['log', {}, 'slab-front'],
+    ] as const) {
+      const family = familyById(id)!;
+      const start = planFor(family, animalFor(family), 19.05);
+      const plan: BoxPlan = { ...start, schools: { ...start.schools, ...choice, access: 'screwed' } };
+      const box = built(plan);
+      const check = checkBox(plan, box, animalFor(family)).find((each) => each.id === 'access')!;
+      expect(check.text).toContain(named[off]);
+      const joints = box.joints.filter(({ between, kind }) => between.includes(off) && kind === 'screwed');
+      expect(joints.length).toBeGreaterThan(1);
+      for (const { fastening } of joints) expect(fastening).toMatchObject({ enough: true });
+    }
+  });
+
+  test('a log’s slabs are screwed where the round is thin: the screw is as long as the wood there wants, not at its middle', () => {
+    const family = familyById('log')!;
+    const plan = planFor(family, animalFor(family));
+    const box = built(plan);
+    const slab = box.panels.find((panel) => panel.id === 'slab-front')!;
+    const { fastening } = box.joints.find(({ between }) => between.includes('slab-front') && between.includes('slab-left'))!;
+    expect(fastening!.enough).toBe(true);
+    expect(fastening!.length).toBeLessThan(slab.thickness);
+  });
+
+  test('a lapped ridge is fastened where the hole comes out in the face of the slope, not in its bevel', () => {
+    const family = familyById('ridge-roof')!;
+    const start = planFor(family, animalFor(family), 9);
+    const box = built({ ...start, schools: { ...start.schools, ridge: 'lapped' }, angles: { pitch: 30 } });
+    const lap = box.panels.filter((panel) => panel.role.startsWith('roof-'));
+    lap.forEach(expectHolesInside);
+    // Bored square to the slope, at the ridge's height there is wood enough for a row along it.
+    const pilots = lap.flatMap((panel) => panel.features.filter((feature) => feature.kind === 'pilot'));
+    expect(pilots.length).toBeGreaterThanOrEqual(4);
+  });
+
+  test('a slot across the top leaves a side’s pivots no wood in the front until they are set lower', () => {
+    const family = familyById('slant-roof')!;
+    const start = planFor(family, animalById('eastern-bluebird')!, 19.05);
+    const plan: BoxPlan = {
+      ...start,
+      schools: { ...start.schools, access: 'side', walls: 'over', vents: 'holes', entrance: 'slot' },
+      sizes: { ...start.sizes, entranceUpright: fromMm(40), pivotBelow: fromMm(25.4) },
+    };
+    const refused = buildBox(plan);
+    expect(refused).toMatchObject({ ok: false, refusals: [{ field: 'pivotBelow' }] });
+    const needed = Number(/Set the axis \{([\d.]+)\}/.exec(refused.ok ? '' : refused.refusals[0]!.message)![1]);
+    // What it names as enough is enough, and hardly more than enough.
+    expect(buildBox({ ...plan, sizes: { ...plan.sizes, pivotBelow: fromMm(needed + 1) } }).ok).toBe(true);
+    expect(buildBox({ ...plan, sizes: { ...plan.sizes, pivotBelow: fromMm(needed - 1) } }).ok).toBe(false);
+  });
+
+  test('the entrance has the animal’s own shape wherever the family makes it', () => {
+    expect(planFor(familyById('owl')!, animalById('barn-owl-na')!, 12).schools.entrance).toBe('round');
+    expect(planFor(familyById('owl')!, animalById('barn-owl-eu')!, 12).schools.entrance).toBe('square');
+    expect(planFor(familyById('slant-roof')!, animalById('wood-duck')!).schools.entrance).toBe('oval');
+  });
+
   test('ridge roof, half width 100 at 45°: each slope 141.421 mm to the ridge, mitred at 45°', () => {
     const family = familyById('ridge-roof')!;
     const start = planFor(family, animalFor(family), 18);

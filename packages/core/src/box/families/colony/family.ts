@@ -1,12 +1,13 @@
 import type { Animal } from '../../../animals/animal.js';
 import { printAngle, tan } from '../../../measure/angle.js';
+import { say } from '../../../measure/sentence.js';
 import { fromMm, toMm } from '../../../measure/ticks.js';
 import { solidInside } from '../../../solid/convex-solid.js';
 import { atLeast, atMost, between, type HalfSpace } from '../../../solid/half-space.js';
 import type { Vec3 } from '../../../solid/vector.js';
 import { assemble, type Draft, type JointDraft, meet, wood } from '../../assemble.js';
 import { NEST_CAUTIONS } from '../../cautions.js';
-import { airChecks, type Check, entranceChecks, everyBox, gripCheck, roomChecks, say, setSize, wallChecks } from '../../checks.js';
+import { airChecks, type Check, entranceChecks, everyBox, gripCheck, roomChecks, setSize, wallChecks } from '../../checks.js';
 import { COMMON_SCHOOLS } from '../../common-schools.js';
 import { angle, length, middle, rolesOf, roundingFor, school, standardChoices } from '../../declare.js';
 import { entranceFaults, entranceFeature, entranceOf, entranceOpening, sillOf } from '../../entrance.js';
@@ -124,6 +125,8 @@ function build(plan: BoxPlan): BuiltBox {
   const underRoof: HalfSpace = underSlopedRoof({ slope, at: roofAt });
   const bottom = -(size('floorRecess') + t.floor);
   const entrance = entranceOf({ sizes, schools: { ...schools, entrance: 'round' } });
+  /** Of a vent's middle over the floor: low enough for the front's outer face, which ends lower under a roof that falls to it. */
+  const ventHeight = h - t.front * tan(slope) - size('ventSize') / 2 - fromMm(10);
   const refusals = faults();
   if (refusals.length > 0) return { ok: false, refusals };
 
@@ -328,13 +331,13 @@ function build(plan: BoxPlan): BuiltBox {
   return { ok: true, box: assemble(plan, drafts, joints, openings, cavities), derived: derive() };
 
   function ventAt(room: { x: number; z: number }, y: number): Vec3 {
-    return [room.x + w / 2 - VENT_IN, y, room.z + h - size('ventSize') / 2 - fromMm(10)];
+    return [room.x + w / 2 - VENT_IN, y, room.z + ventHeight];
   }
 
   function faults(): Refusal[] {
     const found = entranceFaults(entrance, h, w);
     const refuse = (field: string, message: string) => found.push({ field, message });
-    const apart = Math.hypot(w / 2 - VENT_IN, h - size('ventSize') / 2 - fromMm(10) - entrance.centre);
+    const apart = Math.hypot(w / 2 - VENT_IN, ventHeight - entrance.centre);
     if (apart < (entrance.width + size('ventSize')) / 2 + fromMm(6))
       refuse('ventSize', 'The vent would run into the entrance. Make it smaller, or the rooms larger.');
     if (size('drainSize') > Math.min(w, d) / 3) refuse('drainSize', 'Drains this large leave hardly a floor.');

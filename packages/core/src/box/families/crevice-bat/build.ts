@@ -32,7 +32,7 @@ export function build(plan: BoxPlan): BuiltBox {
       refusals: [
         {
           field: 'wood.spacer',
-          message: 'Choose a stick 12 to 32 mm thick for the spacers: its thickness is the crevice, its width closes the ends.',
+          message: 'Choose a stick 12 mm to 32 mm thick for the spacers: its thickness is the crevice, its width closes the ends.',
         },
       ],
     };

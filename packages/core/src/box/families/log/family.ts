@@ -1,12 +1,13 @@
 import type { Animal } from '../../../animals/animal.js';
 import { cos, sin, tan } from '../../../measure/angle.js';
+import { say } from '../../../measure/sentence.js';
 import { fromMm, toMm } from '../../../measure/ticks.js';
 import { solidInside } from '../../../solid/convex-solid.js';
 import { atLeast, behind, between, type HalfSpace } from '../../../solid/half-space.js';
 import type { Vec3 } from '../../../solid/vector.js';
 import { assemble, type Draft, type JointDraft, meet, wood } from '../../assemble.js';
 import { NEST_CAUTIONS } from '../../cautions.js';
-import { accessCheck, airChecks, type Check, entranceChecks, everyBox, roomChecks, say, setSize, weatherChecks } from '../../checks.js';
+import { accessCheck, airChecks, type Check, entranceChecks, everyBox, roomChecks, setSize, weatherChecks } from '../../checks.js';
 import { COMMON_SCHOOLS } from '../../common-schools.js';
 import { angle, length, rolesOf, school } from '../../declare.js';
 import {
@@ -269,7 +270,7 @@ function checks(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check
     },
     ...weatherChecks(plan),
     ...airChecks(box),
-    accessCheck(plan),
+    accessCheck(plan, box),
     {
       ...common,
       id: 'log',

@@ -1,5 +1,6 @@
 import type { Animal } from '../../../animals/animal.js';
 import { cos, printAngle, sin, tan } from '../../../measure/angle.js';
+import { say } from '../../../measure/sentence.js';
 import { fromMm, toMm } from '../../../measure/ticks.js';
 import { solidInside } from '../../../solid/convex-solid.js';
 import { atLeast, atMost, behind, between, type HalfSpace } from '../../../solid/half-space.js';
@@ -14,7 +15,6 @@ import {
   everyBox,
   gripCheck,
   roomChecks,
-  say,
   setSchool,
   setSize,
   wallChecks,
@@ -601,7 +601,7 @@ function checks(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check
     ),
     ...weatherChecks(plan),
     ...airChecks(box),
-    accessCheck(plan),
+    accessCheck(plan, box),
     {
       id: 'platform',
       severity: needs && !has ? 'warn' : 'kept',

@@ -1,12 +1,13 @@
 import type { Animal } from '../../../animals/animal.js';
 import { atan2, cos, printAngle } from '../../../measure/angle.js';
+import { say } from '../../../measure/sentence.js';
 import { fromInches, fromMm, type Ticks, toMm } from '../../../measure/ticks.js';
 import { solidInside } from '../../../solid/convex-solid.js';
 import { atLeast, between } from '../../../solid/half-space.js';
 import type { Vec3 } from '../../../solid/vector.js';
 import { assemble, type Draft, type JointDraft, meet, wood } from '../../assemble.js';
 import { ROOST_CAUTIONS } from '../../cautions.js';
-import { type Check, everyBox, say, setSchool, setSize, wallChecks } from '../../checks.js';
+import { type Check, everyBox, setSchool, setSize, wallChecks } from '../../checks.js';
 import { COMMON_SCHOOLS } from '../../common-schools.js';
 import { length, rolesOf, roundingFor, school, standardChoices } from '../../declare.js';
 import type { BuiltBox, Derived, DrawnDimension, Family, PanelRole, Parameter, Refusal, School } from '../../family.js';

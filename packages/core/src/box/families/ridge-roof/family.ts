@@ -1,5 +1,6 @@
 import type { Animal } from '../../../animals/animal.js';
 import { cos, printAngle, sin, tan } from '../../../measure/angle.js';
+import { say } from '../../../measure/sentence.js';
 import { fromMm, toMm } from '../../../measure/ticks.js';
 import { solidInside } from '../../../solid/convex-solid.js';
 import { atLeast, between } from '../../../solid/half-space.js';
@@ -14,7 +15,6 @@ import {
   everyBox,
   gripCheck,
   roomChecks,
-  say,
   setSchool,
   swingChecks,
   wallChecks,
@@ -510,7 +510,7 @@ function checks(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check
     ...wallChecks(plan, box),
     ...weatherChecks(plan),
     ...airChecks(box),
-    accessCheck(plan),
+    accessCheck(plan, box),
     ...swingRidge(plan, box),
     {
       id: 'ridge',

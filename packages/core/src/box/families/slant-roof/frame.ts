@@ -1,4 +1,5 @@
 import { atan2, tan } from '../../../measure/angle.js';
+import { say } from '../../../measure/sentence.js';
 import { fromMm, type Ticks } from '../../../measure/ticks.js';
 import { type Entrance, entranceFaults, entranceOf, sillOf } from '../../entrance.js';
 import type { PanelRole, Parameter, Refusal } from '../../family.js';
@@ -54,6 +55,8 @@ export interface Frame {
 
 /** The least that is left of a room before it is no room. Common practice, no source. */
 const LEAST_ROOM = fromMm(60);
+/** Wood over a pivot in the front. Common practice, no source. */
+const PIVOT_IN = fromMm(12);
 /** The least that stays open above an open front. Common practice, no source. */
 const LEAST_OPENING = fromMm(30);
 
@@ -187,6 +190,15 @@ function openingFaults({ schools, sizes, wood }: BoxPlan, frame: Frame): Refusal
   }
   if (frame.swing && frame.swing.below > frame.sideFront / 2)
     refuse('pivotBelow', 'The axis lies below the middle of the wall. Set it nearer the upper edge.');
+  if (frame.swing && frame.swing.wall !== 'front') {
+    const axis = roofAt(frame, frame.sideFrom) - frame.swing.gap - frame.swing.below;
+    const over = axis + PIVOT_IN - (roofAt(frame, -frame.t.front) - frame.gapOverFront - frame.slot);
+    if (over > 0)
+      refuse(
+        'pivotBelow',
+        `The front ends below the axis, so that the side has nothing to pivot in there. Set the axis ${say(Math.ceil(frame.swing.below + over))} or more below the side’s upper edge, take a round entrance, or hold the wall with screws.`,
+      );
+  }
   if (schools.faces === 'outside' && schools.grip === 'rough')
     refuse('grip', 'With the rough face outside, the front is planed within. Score it, ladder it or mesh it.');
   if (schools.grip === 'ladder' && wood.ladder && !wood.ladder.width)

@@ -106,7 +106,7 @@ function checks(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check
     ...wallChecks(plan, box),
     ...weatherChecks(plan),
     ...airChecks(box),
-    accessCheck(plan),
+    accessCheck(plan, box),
     ...swingChecks(plan, box),
     ...backJointCheck(box),
     ...everyBox(plan, box),
