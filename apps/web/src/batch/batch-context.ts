@@ -1,4 +1,4 @@
-import type { BuiltBox } from '@spare-knot/core/box/family.js';
+import type { BuiltBox, Derived } from '@spare-knot/core/box/family.js';
 import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
 import type { BoxPlan } from '@spare-knot/core/box/plan.js';
 import { createContext, useContext } from 'react';
@@ -8,7 +8,7 @@ export interface BatchOnBench extends BatchEditing {
   /** What the plan gives now. */
   built: BuiltBox;
   /** The last sound box: stays on the screen while a size cannot be built. */
-  sound: { plan: BoxPlan; box: PanelSet } | null;
+  sound: { plan: BoxPlan; box: PanelSet; derived: readonly Derived[] } | null;
   /** True when boards are taken: look, but do not change. */
   locked: boolean;
 }

@@ -29,7 +29,7 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
   const { draft, edit, batch } = editing;
   const built = useMemo(() => buildBox(draft.plan), [draft.plan]);
   const lastSound = useRef<BatchOnBench['sound']>(null);
-  if (built.ok) lastSound.current = { plan: draft.plan, box: built.box };
+  if (built.ok && lastSound.current?.box !== built.box) lastSound.current = { plan: draft.plan, box: built.box, derived: built.derived };
   const locked = batch.accepted !== null;
   const { pathname } = useLocation();
   const printing = pathname.endsWith('/sheets');

@@ -59,7 +59,33 @@ interface Placed {
   witness: readonly (readonly [number, number, number, number])[];
 }
 
-const MARGIN = { left: 102, middle: 202, right: 108, top: 78, bottom: 62 };
+const MARGIN = { left: 102, middle: 212, right: 108, top: 78, bottom: 62 };
+/** Size of a field on the drawing, with a little air. */
+const FIELD = { wide: 98, high: 34 };
+
+/** The dimensions with those whose fields would cover others moved a row further out. */
+function apart(placed: readonly Placed[], sides: readonly DrawnDimension['side'][]): { dimensions: Placed[]; rows: number } {
+  const done: Placed[] = [];
+  let rows = 0;
+  placed.forEach((dimension, index) => {
+    const side = sides[index];
+    let moved = dimension;
+    const covers = () => done.some(({ at }) => Math.abs(at[0] - moved.at[0]) < FIELD.wide && Math.abs(at[1] - moved.at[1]) < FIELD.high);
+    for (let row = 1; side === 'below' && covers(); row += 1) {
+      rows = Math.max(rows, row);
+      const down = ([x, y]: readonly [number, number]) => [x, y + row * FIELD.high] as const;
+      moved = {
+        ...dimension,
+        from: down(dimension.from),
+        to: down(dimension.to),
+        at: down(dimension.at),
+        witness: dimension.witness.map(([x1, y1, x2, y2]) => [x1, y1, x2, y2 + row * FIELD.high] as const),
+      };
+    }
+    done.push(moved);
+  });
+  return { dimensions: done, rows };
+}
 
 /** Puts a dimension beside its view. */
 function place(dimension: DrawnDimension, view: Extent, x: (value: number) => number, y: (value: number) => number): Placed {
@@ -140,25 +166,37 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
     const wide = a.right - a.left + b.right - b.left;
     const high = Math.max(a.high, b.high);
     const free = width - MARGIN.left - MARGIN.middle - MARGIN.right;
-    const scale = Math.min(free / wide, (height - MARGIN.top - MARGIN.bottom) / (high - Math.min(a.low, b.low)));
-    const slack = free - wide * scale;
-    const frontX = (x: number) => MARGIN.left + slack * 0.3 + (x - a.left) * scale;
-    const acrossX = (y: number) => MARGIN.left + slack * 0.75 + (a.right - a.left) * scale + MARGIN.middle + (y - b.left) * scale;
-    const toY = (z: number) => MARGIN.top + (high - z) * scale;
-    const dimensions = family
-      .dimensions(drawn.plan, drawn.box)
-      .map((dimension) => (dimension.view === 'front' ? place(dimension, a, frontX, toY) : place(dimension, b, acrossX, toY)));
+    const asked = family.dimensions(drawn.plan, drawn.box);
+    /** All of it to the scale that leaves `rows` more rows of fields below. */
+    const laidOut = (rows: number) => {
+      const bottom = MARGIN.bottom + rows * FIELD.high;
+      const scale = Math.min(free / wide, (height - MARGIN.top - bottom) / (high - Math.min(a.low, b.low)));
+      const slack = free - wide * scale;
+      const frontX = (x: number) => MARGIN.left + slack * 0.3 + (x - a.left) * scale;
+      const acrossX = (y: number) => MARGIN.left + slack * 0.75 + (a.right - a.left) * scale + MARGIN.middle + (y - b.left) * scale;
+      const toY = (z: number) => MARGIN.top + (high - z) * scale;
+      const placed = asked.map((dimension) =>
+        dimension.view === 'front' ? place(dimension, a, frontX, toY) : place(dimension, b, acrossX, toY),
+      );
+      return {
+        frontX,
+        acrossX,
+        toY,
+        scale,
+        ...apart(
+          placed,
+          asked.map(({ side }) => side),
+        ),
+      };
+    };
+    const first = laidOut(0);
     return {
       front,
       cut,
       behind,
       a,
       b,
-      frontX,
-      acrossX,
-      toY,
-      scale,
-      dimensions,
+      ...(first.rows > 0 ? laidOut(first.rows) : first),
       features: cutFeatures(drawn.box.panels, sectionX(drawn.box)),
     };
   }, [drawn, family, width, height]);

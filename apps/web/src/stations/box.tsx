@@ -96,7 +96,7 @@ export function BoxStation() {
             key={school.id}
             school={school}
             chosenOption={schools[school.id]!}
-            plan={plan}
+            plan={built.ok || sound?.plan.family !== plan.family ? plan : sound.plan}
             locked={locked}
             onChoose={(option) => change((current) => ({ ...current, schools: { ...current.schools, [school.id]: option } }))}
           />
@@ -208,7 +208,7 @@ export function BoxStation() {
           </div>
           <div>
             <h2 className="text-base">Worked out</h2>
-            {built.ok && <WorkedOut derived={built.derived} />}
+            {sound && <WorkedOut derived={sound.derived} />}
           </div>
         </div>
       </section>

@@ -7,6 +7,7 @@ import { entranceOf } from './entrance.js';
 import { fastenerById } from './fasteners.js';
 import { recessOf } from './floor.js';
 import { measuresOf } from './measures.js';
+import { plainName } from './panel-names.js';
 import type { Panel, PanelSet } from './panel-set.js';
 import type { BoxPlan } from './plan.js';
 import { stavesOf } from './staves.js';
@@ -65,10 +66,12 @@ export function entranceChecks(plan: BoxPlan, box: PanelSet, animal: Animal, siz
       id: 'entrance-size',
       severity: fits ? 'kept' : 'stop',
       role: 'front',
-      text: fits
-        ? `Entrance ${say(width)}, as ${spokenName(animal)} needs (${sayRange(animal.entranceSize)}).`
-        : `Entrance ${say(width)}; ${spokenName(animal)} needs ${sayRange(animal.entranceSize)}. Smaller shuts it out, larger lets others in.`,
-      remedies: fits ? [] : [{ label: 'Set it', apply: setSize(measured, fromMm(animal.entranceSize[0])) }],
+      text: hasOpenFront(box)
+        ? `The front stands open; ${spokenName(animal)} nests behind an entrance of ${sayRange(animal.entranceSize)}. Take another kind of box.`
+        : fits
+          ? `Entrance ${say(width)}, as ${spokenName(animal)} needs (${sayRange(animal.entranceSize)}).`
+          : `Entrance ${say(width)}; ${spokenName(animal)} needs ${sayRange(animal.entranceSize)}. Smaller shuts it out, larger lets others in.`,
+      remedies: fits || hasOpenFront(box) ? [] : [{ label: 'Set it', apply: setSize(measured, fromMm(animal.entranceSize[0])) }],
     });
   }
   const { sill } = box.cavities[0]!;
@@ -182,7 +185,9 @@ export function wallChecks(
 ): Check[] {
   const thin = roles.filter((role) => {
     const wood = plan.wood[role];
-    return wood && box.panels.some((panel) => panel.role === role) && wood.thickness < fromMm(wood.material === 'plywood' ? ply : 15);
+    return (
+      wood && box.panels.some((panel) => panel.role === role) && toMm(wood.thickness) < (wood.material === 'plywood' ? ply : 15) - LEEWAY
+    );
   });
   return [
     {
@@ -191,7 +196,7 @@ export function wallChecks(
       role: thin[0] ?? null,
       text:
         thin.length > 0
-          ? `Walls thinner than ${sayMm(15)} (plywood ${sayMm(ply)}) keep out neither cold nor heat: ${thin.join(', ')}.`
+          ? `Walls thinner than ${sayMm(15)} (plywood ${sayMm(ply)}) keep out neither cold nor heat: ${thin.map(plainName).join(', ')}.`
           : `Walls thick enough: at least ${sayMm(15)}, plywood ${sayMm(ply)}.`,
       mark: 'M',
       source: 'BTO nest box guidance',
@@ -335,7 +340,8 @@ export function fastenerChecks(plan: BoxPlan, box: PanelSet): Check[] {
   const fastened = box.joints.filter((joint) => joint.fastening);
   const shallow = fastened.filter((joint) => !joint.fastening!.enough);
   const none = box.joints.filter((joint) => (joint.kind === 'butt' || joint.kind === 'screwed') && !joint.fastening);
-  const pair = (joints: typeof fastened) => [...new Set(joints.map((joint) => joint.between.join(' to ')))].slice(0, 3).join(', ');
+  const pair = (joints: typeof fastened) =>
+    [...new Set(joints.map((joint) => joint.between.map(plainName).join(' to ')))].slice(0, 3).join(', ');
   const lengths = [...new Set(fastened.map((joint) => fastenerById(joint.fastening!.fastener)?.length ?? 0))].sort((a, b) => a - b);
   const word = plan.schools.fastening === 'nails' ? 'Nails' : 'Screws';
   const from = {
@@ -463,7 +469,7 @@ export function accessCheck(plan: BoxPlan, box: PanelSet): Check {
     side: `Every box of the batch opens by its ${opensAt ?? 'right'} side, the pivots at one height.`,
     front: 'Every box of the batch opens by its front, the pivots at one height.',
     roof: 'Every box opens by its roof, hooked shut.',
-    ...(off && { screwed: `Every box opens by its ${off.id.split('-').reverse().join(' ')}, held by screws alone.` }),
+    ...(off && { screwed: `Every box opens by its ${plainName(off.id)}, held by screws alone.` }),
     flap: 'Every box opens by its flap.',
     lid: 'Every box opens by its lid.',
   };

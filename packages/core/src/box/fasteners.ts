@@ -27,8 +27,11 @@ const fastener = (kind: Fastener['kind'], diameter: number, length: number, inch
 export const FASTENERS: readonly Fastener[] = [
   fastener('screw', 3, 16, '#4 × 5/8 in'),
   fastener('screw', 3.5, 20, '#6 × 3/4 in'),
+  fastener('screw', 3, 20, '#4 × 3/4 in'),
   fastener('screw', 3.5, 25, '#6 × 1 in'),
+  fastener('screw', 3, 25, '#4 × 1 in'),
   fastener('screw', 3.5, 30, '#6 × 1 1/8 in'),
+  fastener('screw', 3, 30, '#4 × 1 1/8 in'),
   fastener('screw', 3.5, 35, '#6 × 1 3/8 in'),
   fastener('screw', 4, 40, '#8 × 1 1/2 in'),
   fastener('screw', 4, 45, '#8 × 1 3/4 in'),
@@ -51,6 +54,8 @@ export const fastenerById = (id: string): Fastener | undefined => FASTENERS.find
 
 /** The point stays this far inside the wood: common practice, no source. */
 const COVER: Ticks = fromMm(3);
+/** Thinner screws are taken only where no thicker one bites deep enough: common practice, no source. */
+const STURDY: Ticks = fromMm(3.5);
 /** Least bite into the second panel, in diameters: ANSI/AWC NDS, minimum penetration 6D, from memory [M]. */
 const BITE_DIAMETERS = 6;
 
@@ -70,7 +75,9 @@ export interface ChosenFastener {
 export function fastenerFor(kind: Fastener['kind'], through: Ticks, depth: Ticks): ChosenFastener | null {
   const short = FASTENERS.filter((each) => each.kind === kind && each.length <= through + depth - COVER && each.length > through);
   const bites = (each: Fastener) => each.length - through;
-  const good = short.filter((each) => bites(each) >= BITE_DIAMETERS * each.diameter);
+  const deep = short.filter((each) => bites(each) >= BITE_DIAMETERS * each.diameter);
+  const sturdy = deep.filter((each) => kind === 'nail' || each.diameter >= STURDY);
+  const good = sturdy.length > 0 ? sturdy : deep;
   const best = good.find((each) => bites(each) >= through) ?? good.at(-1) ?? short.at(-1);
   return best ? { fastener: best, bite: bites(best), enough: good.includes(best) } : null;
 }

@@ -1,7 +1,8 @@
+import { animalById } from '../animals/find.js';
 import { fromMm } from '../measure/ticks.js';
 import type { BoardKind } from '../wood/board.js';
 import { chosen, rolesOf } from './declare.js';
-import { buildBox, familyById } from './families/families.js';
+import { buildBox, checkBox, familyById } from './families/families.js';
 import type { Family } from './family.js';
 import { measuresOf } from './measures.js';
 import type { BoxPlan, PanelWood } from './plan.js';
@@ -17,9 +18,25 @@ const woodOf = (board: BoardKind): PanelWood => ({
   faceB: board.faceB,
 });
 
+const given = (plan: BoxPlan, roles: readonly string[], board: BoardKind): BoxPlan => ({
+  ...plan,
+  wood: { ...plan.wood, ...Object.fromEntries(roles.map((role) => [role, woodOf(board)])) },
+});
+
+/** What a stop counts for. */
+const STOP = 1000;
+
+/** How many rules the box of a plan breaks; a stop counts for more than any number of others. */
+function rulesBroken(plan: BoxPlan): number {
+  const built = buildBox(plan);
+  if (!built.ok) return Number.POSITIVE_INFINITY;
+  const checks = checkBox(plan, built.box, animalById(plan.animal));
+  return checks.reduce((sum, { severity }) => sum + (severity === 'stop' ? STOP : severity === 'warn' ? 1 : 0), 0);
+}
+
 /** Whether the panels of these roles, cut from this board's thickness, are no wider than the board and get the face they need. */
 function carries(plan: BoxPlan, roles: readonly string[], board: BoardKind): boolean {
-  const built = buildBox({ ...plan, wood: { ...plan.wood, ...Object.fromEntries(roles.map((role) => [role, woodOf(board)])) } });
+  const built = buildBox(given(plan, roles, board));
   if (!built.ok) return false;
   return built.box.panels
     .filter((panel) => roles.includes(panel.role))
@@ -47,8 +64,8 @@ const likeStick = ([thickness, width]: readonly [number, number], board: BoardKi
 };
 
 /**
- * The plan with its panels given to boards that are wide enough: for each group of roles the commonest whole board, the cheaper of two
- * equally common. A group that no board carries keeps its wood, so that the maker sees what is missing.
+ * The plan with its panels given to boards that are wide enough: for each group of roles the whole board with which the
+ * box breaks the fewest rules, of those the commonest, the cheaper of two equally common. A group that no board carries keeps its wood, so that the maker sees what is missing.
  */
 export function findWood(plan: BoxPlan, boards: readonly BoardsAtHand[]): BoxPlan {
   const family = familyById(plan.family);
@@ -56,13 +73,17 @@ export function findWood(plan: BoxPlan, boards: readonly BoardsAtHand[]): BoxPla
   const whole = boards
     .filter((board) => !board.offcut && board.quantity > 0)
     .sort((a, b) => b.quantity - a.quantity || (a.price ?? 0) - (b.price ?? 0));
-  const given = family.woodFrom?.(plan, whole.map(woodOf));
-  if (given) return { ...plan, wood: given };
+  const fixed = family.woodFrom?.(plan, whole.map(woodOf));
+  if (fixed) return { ...plan, wood: fixed };
   const wood: Record<string, PanelWood> = { ...plan.wood };
   for (const roles of woodGroups(family, plan.schools)) {
     const stick = family.roles.find((role) => role.id === roles[0])?.stick;
-    const found = whole.find((board) => (stick ? likeStick(stick, board) : true) && carries({ ...plan, wood }, roles, board));
-    if (found) for (const role of roles) wood[role] = woodOf(found);
+    const found = whole.filter((board) => (stick ? likeStick(stick, board) : true) && carries({ ...plan, wood }, roles, board));
+    const broken = found.map((board) => rulesBroken(given({ ...plan, wood }, roles, board)));
+    const best = found[broken.indexOf(Math.min(...broken))];
+    // Boards at hand come before those of the plan, but not where they alone make the box one that must not be built.
+    if (best && (Math.min(...broken) < STOP || Math.min(...broken) <= rulesBroken({ ...plan, wood })))
+      for (const role of roles) wood[role] = woodOf(best);
   }
   return { ...plan, wood };
 }

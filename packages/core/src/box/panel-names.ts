@@ -1,6 +1,9 @@
 import type { Family } from './family.js';
 import type { PanelSet } from './panel-set.js';
 
+/** Words that tell panels of one role apart. */
+const SIDES = ['left', 'right', 'upper', 'lower', 'front', 'rear', 'back'];
+
 /** What to call each panel, by its id: its role’s name, and where several panels share a role what tells them apart (`Front, lower`). */
 export function panelNames(family: Family | undefined, box: PanelSet): Map<string, string> {
   const numbered = new Set(box.panels.flatMap(({ id }) => /^(.*)-2$/.exec(id)?.[1] ?? []));
@@ -12,6 +15,14 @@ export function panelNames(family: Family | undefined, box: PanelSet): Map<strin
     }),
   );
   return names;
+}
+
+/** What a panel is called in the middle of a sentence, by its id alone: `left side` for side-left, `post` for post-2. */
+export function plainName(id: string): string {
+  const words = id.replace(/(-\d+)+$/, '').split('-');
+  const sides: string[] = [];
+  while (words.length > 1 && SIDES.includes(words.at(-1)!)) sides.push(words.pop()!);
+  return [...sides, ...words].join(' ');
 }
 
 /** The name of a part of a layout: a panel’s, or of a stave that is glued up (`Back, stave 2`). */

@@ -2,6 +2,7 @@ import { cos, printAngle, sin } from '../measure/angle.js';
 import type { Ticks } from '../measure/ticks.js';
 import { fromMm } from '../measure/ticks.js';
 import { behindSection, belowSection, type DrawnFace, frontView, levelSection, middleSection } from './drawing.js';
+import { holeSize } from './features.js';
 import { measuresOf } from './measures.js';
 import type { Feature, Panel, PanelSet } from './panel-set.js';
 
@@ -177,7 +178,8 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): PaperD
     const [x, y] = entrance.centre;
     shapes.push(...measure(0, 0, x, blankWidth + AWAY, y, say(x)), ...measure(1, 0, y, blankLength + AWAY, x, say(y)));
     const size = entrance.shape === 'round' ? `ø ${say(entrance.diameter)}` : `${say(entrance.width)} wide, ${say(entrance.height)} high`;
-    shapes.push(note([x + fromMm(2), y + fromMm(3)], size, { align: 'start' }));
+    // Beside the hole, over the line to its measure.
+    shapes.push(note([x + (holeSize(entrance)?.height ?? 0) / 2 + fromMm(2), y + fromMm(1.5)], size, { align: 'start' }));
   }
   for (const hole of holes) {
     if (hole === entrance || !('centre' in hole) || hole.shape !== 'round') continue;

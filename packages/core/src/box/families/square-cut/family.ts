@@ -1,4 +1,5 @@
 import type { Animal } from '../../../animals/animal.js';
+import { animalById } from '../../../animals/find.js';
 import { fromInches, fromMm, type Ticks, toMm } from '../../../measure/ticks.js';
 import { NEST_CAUTIONS } from '../../cautions.js';
 import { checkRoom } from '../../checks.js';
@@ -156,21 +157,27 @@ function startWood(animal: Animal, wood: Readonly<Record<string, PanelWood>>): R
   );
 }
 
-/** The first three kinds of boards that make a sound box whose floor is large enough, commonest first. */
+/** How far a floor is short of what the animal needs, in ticks over both ways; 0 when it is large enough. */
+const shortOf = (animal: Animal | undefined, width: Ticks, depth: Ticks): Ticks =>
+  Math.max(0, fromMm((animal?.floorWidth ?? 95) - 1) - width) + Math.max(0, fromMm((animal?.floorDepth ?? 95) - 1) - depth);
+
+/**
+ * Three kinds of boards that make a sound box: the smallest floor that is large enough for the animal, or else the one least short of it;
+ * the commonest roof that is wide enough.
+ */
 function woodFrom(plan: BoxPlan, boards: readonly PanelWood[]): Record<string, PanelWood> | null {
-  for (const front of boards)
-    for (const side of boards)
-      for (const roof of boards) {
-        const of: Record<string, PanelWood> = { front, side, roof };
-        const wood = {
-          ...plan.wood,
-          ...Object.fromEntries(Object.entries(GROUPS).flatMap(([group, roles]) => roles.map((role) => [role, of[group]!]))),
-        };
-        const built = build({ ...plan, wood });
-        if (!built.ok) continue;
-        const room = built.box.cavities[0]!;
-        if (Math.min(room.width, room.depth) >= fromMm(95)) return wood;
-      }
+  const animal = animalById(plan.animal);
+  const floors = boards
+    .flatMap((front) => boards.map((side) => ({ front, side, width: front.width ?? 0, depth: (side.width ?? 0) - 2 * front.thickness })))
+    .map((floor) => ({ ...floor, short: shortOf(animal, floor.width, floor.depth) }))
+    .sort((p, q) => p.short - q.short || p.width * p.depth - q.width * q.depth);
+  for (const { front, side } of floors)
+    for (const roof of boards) {
+      const of: Record<string, PanelWood> = { front, side, roof };
+      const given = Object.entries(GROUPS).flatMap(([group, roles]) => roles.map((role) => [role, of[group]!]));
+      const wood = { ...plan.wood, ...Object.fromEntries(given) };
+      if (build({ ...plan, wood }).ok) return wood;
+    }
   return null;
 }
 
