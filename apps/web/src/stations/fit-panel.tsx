@@ -55,7 +55,7 @@ export function FitPanel({
   return (
     <section className="card p-3" aria-label="Fit">
       <h2 className="text-base">Fit</h2>
-      <p className="text-sm text-soft">Which small change of size would save a board?</p>
+      <p className="text-sm text-soft">Which small change of size would save a board, or give one more piece from it?</p>
       {share === null ? (
         <button type="button" className="btn mt-1" onClick={start}>
           Try the sizes
@@ -68,7 +68,9 @@ export function FitPanel({
           </button>
         </div>
       )}
-      {offers?.length === 0 && <p className="mt-2 text-sm">No change within an eighth of a size saves money on these boards.</p>}
+      {offers?.length === 0 && (
+        <p className="mt-2 text-sm">No change within an eighth of a size saves money or gives more pieces from these boards.</p>
+      )}
       <ul className="mt-1">
         {offers?.map((offer) => (
           <li
@@ -88,9 +90,21 @@ export function FitPanel({
               </span>
             ))}
             <span className="block">
-              {printMoney(offer.before)} → <strong className="text-moss">{printMoney(offer.after)}</strong>, saves{' '}
-              {printMoney(offer.before - offer.after)}
+              {offer.after < offer.before ? (
+                <>
+                  {printMoney(offer.before)} → <strong className="text-moss">{printMoney(offer.after)}</strong>, saves{' '}
+                  {printMoney(offer.before - offer.after)}
+                </>
+              ) : (
+                `costs the same, ${printMoney(offer.after)}`
+              )}
             </span>
+            {offer.pieces.map(({ panel, boardLength, before, after }) => (
+              <span key={`${panel} ${boardLength}`} className="block">
+                A <Length ticks={boardLength} unit /> board then gives <strong>{after}</strong> of{' '}
+                {(names.get(panel) ?? panel).toLowerCase()}, not {before}.
+              </span>
+            ))}
             <span className="block text-sm text-soft">
               Cut differently:{' '}
               {[...new Set(offer.panels.map((change) => (names.get(change.panel) ?? change.panel).toLowerCase()))].join(', ') ||

@@ -18,7 +18,15 @@ export interface FitPoint {
   cost: Cents;
 }
 
-/** A small change of size that saves boards. */
+/** One more whole piece out of a board's length: so many of a panel before and after. */
+export interface PiecesGained {
+  panel: string;
+  boardLength: Ticks;
+  before: number;
+  after: number;
+}
+
+/** A small change of size that saves boards, or gives whole pieces from a board's length. */
 export interface FitOffer {
   /** Parameters that change, with their values before and after, in ticks or degrees. */
   changes: readonly { parameter: string; label: string; kind: 'length' | 'angle'; before: number; after: number }[];
@@ -26,6 +34,8 @@ export interface FitOffer {
   after: Cents;
   /** Panels that are cut differently. */
   panels: readonly PanelChange[];
+  /** Panels of which a board then gives more. */
+  pieces: readonly PiecesGained[];
   /** Cost over the first of the sizes, for a chart. */
   points: readonly FitPoint[];
   plan: BoxPlan;
@@ -64,12 +74,42 @@ function breakpoints(box: PanelSet, plan: BoxPlan, stock: readonly Stock[], kerf
   return deltas;
 }
 
+/** Panels of which one board gives more after a change than before, where one board did not give all that are needed. */
+function piecesGained(was: PanelSet, now: PanelSet, { plan, boxes, stock, saw }: FitQuestion): PiecesGained[] {
+  const fromOne = (board: Stock, length: Ticks) => Math.floor((board.length - 2 * saw.endTrim + saw.kerf) / (length + saw.kerf));
+  const gained = now.panels.flatMap((panel): PiecesGained[] => {
+    const old = was.panels.find((each) => each.id === panel.id);
+    const wood = plan.wood[panel.role];
+    if (!old || !wood || panel.fromLog) return [];
+    const [before, after] = [measuresOf(old), measuresOf(panel)];
+    return stock
+      .filter(
+        (board) =>
+          !board.offcut &&
+          board.material === wood.material &&
+          Math.abs(board.thickness - panel.thickness) < fromMm(0.5) &&
+          board.width >= after.blankWidth,
+      )
+      .map((board) => ({
+        panel: panel.id,
+        boardLength: board.length,
+        before: fromOne(board, before.blankLength),
+        after: fromOne(board, after.blankLength),
+      }))
+      .filter((pieces) => pieces.after > pieces.before && pieces.before > 0 && pieces.before < boxes * panel.instances.length);
+  });
+  const keys = gained.map(({ panel, boardLength }) => `${panel} ${boardLength}`);
+  return gained.filter((_, index) => keys.indexOf(keys[index]!) === index);
+}
+
 /**
- * The few changes of height, overhang, floor or slope that save most on a batch's boards: each size is tried a little smaller and larger,
+ * The few changes of height, overhang, floor or slope that save most on a batch's boards, or at the same cost give whole pieces from a
+ * board's length: each size is tried a little smaller and larger,
  * and where one more piece would come out of a board; the box must stay as sound as it is, with no more rules broken. Yields the share
  * that is done. Costs come from a short search, so an offer is what that search found, not the least there is.
  */
-export function* fitOffers({ plan: asked, boxes, stock, saw, inches }: FitQuestion): Generator<number, FitOffer[], void> {
+export function* fitOffers(question: FitQuestion): Generator<number, FitOffer[], void> {
+  const { plan: asked, boxes, stock, saw, inches } = question;
   const family = familyById(asked.family);
   const built = buildBox(asked);
   if (!family || !built.ok) return [];
@@ -115,7 +155,7 @@ export function* fitOffers({ plan: asked, boxes, stock, saw, inches }: FitQuesti
       .filter((value) => value !== start && value >= parameter.least && value <= parameter.greatest)
       .sort((a, b) => a - b);
     const points: FitPoint[] = [{ value: start, cost: before }];
-    let best: { value: number; cost: Cents; plan: BoxPlan; box: PanelSet } | null = null;
+    let best: { value: number; cost: Cents; plan: BoxPlan; box: PanelSet; pieces: PiecesGained[] } | null = null;
     for (const [index, value] of tried.entries()) {
       const changed: BoxPlan = angle
         ? { ...plan, angles: { ...plan.angles, [parameter.id]: value } }
@@ -124,9 +164,13 @@ export function* fitOffers({ plan: asked, boxes, stock, saw, inches }: FitQuesti
       const cost = result.ok && brokenRules(changed, result.box) <= allowed ? costOf(changed, result.box) : null;
       if (result.ok && cost !== null) {
         points.push({ value, cost });
+        const pieces = piecesGained(built.box, result.box, { ...question, plan });
         // Of sizes that save alike, the one nearest to what was chosen.
-        if (cost < before && (!best || cost < best.cost || (cost === best.cost && Math.abs(value - start) < Math.abs(best.value - start))))
-          best = { value, cost, plan: changed, box: result.box };
+        if (
+          (cost < before || (cost === before && pieces.length > 0)) &&
+          (!best || cost < best.cost || (cost === best.cost && Math.abs(value - start) < Math.abs(best.value - start)))
+        )
+          best = { value, cost, plan: changed, box: result.box, pieces };
       }
       yield (at + (index + 1) / tried.length) / groups.length;
     }
@@ -142,6 +186,7 @@ export function* fitOffers({ plan: asked, boxes, stock, saw, inches }: FitQuesti
         before,
         after: best.cost,
         panels: panelChanges(built.box, best.box),
+        pieces: best.pieces,
         points: points.sort((a, b) => a.value - b.value),
         plan: changed,
       });

@@ -1,0 +1,157 @@
+import { chooseWood, expect, kept, startBatch, test, type } from './house.js';
+
+type Page = import('@playwright/test').Page;
+const boards = (page: Page) => page.getByRole('region', { name: 'Boards laid out' });
+const result = (page: Page) => page.getByRole('region', { name: 'Result' });
+const ended = (page: Page) => expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 30_000 });
+const money = (text: string | null) => Number(text!.replace(/[^\d.]/g, ''));
+
+async function laidOut(page: Page, animal: string, boxes: number): Promise<void> {
+  await startBatch(page, animal, boxes);
+  await chooseWood(page);
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  await expect(boards(page).locator('[data-part]').first()).toBeVisible();
+  await ended(page);
+  await kept(page);
+}
+
+test('what each panel costs adds up to the boards’ price', async ({ page }) => {
+  await laidOut(page, 'Black-capped chickadee', 3);
+  const price = money(
+    await result(page)
+      .locator('div')
+      .filter({ hasText: /^Whole boards, price/ })
+      .locator('dd')
+      .innerText(),
+  );
+  await result(page).getByText('What each panel costs').click();
+  const rows = result(page).locator('tbody tr');
+  await expect(rows).toHaveCount(6);
+  let sum = 0;
+  for (const row of await rows.all()) {
+    const [name, copies, one, all] = await row.locator('td').allInnerTexts();
+    expect(name!.length).toBeGreaterThan(3);
+    // The price of one is the price of all by how many there are, to the cent.
+    expect(Math.abs(money(one!) * Number(copies) - money(all!))).toBeLessThan(0.01 * Number(copies));
+    sum += money(all!);
+  }
+  // Each row is rounded to the cent.
+  expect(Math.abs(sum - price)).toBeLessThan(0.04);
+});
+
+test('saws differ: a wider kerf, a trim, chop saw only and a jigsaw lay out anew, and can be undone', async ({ page }) => {
+  await laidOut(page, 'Black-capped chickadee', 2);
+  const marks = () => boards(page).innerText();
+  const before = await marks();
+  await type(page, 'Kerf', '5mm');
+  await ended(page);
+  expect(await marks()).not.toBe(before);
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await ended(page);
+  await expect(page.getByLabel('Kerf')).toHaveValue('1/8');
+  await page.getByText('More of the saw').click();
+  const jigsaw = page.getByLabel('A jigsaw may part what no through cut does');
+  await jigsaw.check();
+  await ended(page);
+  const free = money(
+    await result(page)
+      .locator('div')
+      .filter({ hasText: /^Whole boards, price/ })
+      .locator('dd')
+      .innerText(),
+  );
+  await jigsaw.uncheck();
+  await ended(page);
+  // More ways to lie can cost no more.
+  expect(free).toBeLessThanOrEqual(
+    money(
+      await result(page)
+        .locator('div')
+        .filter({ hasText: /^Whole boards, price/ })
+        .locator('dd')
+        .innerText(),
+    ),
+  );
+  await page.getByLabel('Chop saw only: nothing is ripped').check();
+  await expect(page.getByLabel('Cuts across up to')).toBeVisible();
+  await type(page, 'Cuts across up to', '100mm');
+  await expect(result(page)).toContainText('find no place');
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(page.getByLabel('Chop saw only: nothing is ripped')).not.toBeChecked();
+});
+
+test('a loose knot marked on a board in use: the panels make way for it, or an entrance takes it away, and none is lost', async ({
+  page,
+}) => {
+  await laidOut(page, 'Black-capped chickadee', 2);
+  const count = await boards(page).locator('[data-part]').count();
+  const used = boards(page).locator('li').filter({ hasText: 'Picket, knot at 31' });
+  await expect(used).toHaveCount(1);
+  await page.goto('/rack');
+  const picket = page.locator('[data-board="Picket, knot at 31"]');
+  await picket.getByRole('button', { name: 'Measure and mark' }).click();
+  await page.getByRole('group').getByText('loose knot', { exact: true }).click();
+  const face = page.getByTestId('board-face');
+  await face.click({ position: { x: 120, y: 30 } });
+  await expect(page.getByText(/loose knot marked: Picket/)).toBeVisible();
+  // Nothing to press: the boards are other ones, so they are laid out anew where the layout does not stand any more.
+  await page.goBack();
+  await expect(page.getByText(/The search has ended\.|As it was kept\./)).toBeVisible({ timeout: 30_000 });
+  await expect(boards(page).locator('[data-part]')).toHaveCount(count);
+  await expect(result(page)).not.toContainText('find no place');
+  if ((await used.count()) === 0) return;
+  const knot = (await used.locator('[data-defect="knot-loose"]').boundingBox())!;
+  for (const part of await used.locator('[data-part]').all()) {
+    const box = (await part.boundingBox())!;
+    const [x, y] = [knot.x + knot.width / 2, knot.y + knot.height / 2];
+    const inside = x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height;
+    expect(inside && (await part.getAttribute('data-part')) !== 'front').toBe(false);
+  }
+});
+
+test('a size that saves a board is taken with one press, and the layout follows', async ({ page }) => {
+  await startBatch(page, 'Eastern bluebird', 8);
+  await page.getByRole('link', { name: 'Choose the wood' }).click();
+  await page.getByRole('button', { name: 'All boards', exact: true }).click();
+  await page
+    .locator('[data-board="Ten-inch cedar"]')
+    .getByRole('button', { name: /^Use for/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  await expect(boards(page).locator('[data-part]').first()).toBeVisible();
+  await ended(page);
+  const fit = page.getByRole('region', { name: 'Fit' });
+  await fit.getByRole('button', { name: 'Try the sizes' }).click();
+  await expect(fit.getByText(/saves|board then gives|No change within/).first()).toBeVisible({ timeout: 60_000 });
+  const offers = fit.getByRole('listitem');
+  await expect(offers.first()).toContainText(/board then gives 8 of left side, not 7/);
+  const side = await boards(page)
+    .getByRole('button', { name: /^Left side/ })
+    .first()
+    .getAttribute('data-part');
+  expect(side).toBe('side-left');
+  await offers.first().getByRole('button', { name: 'Take it' }).click();
+  await ended(page);
+  await expect(page.getByRole('button', { name: 'Undo' }).first()).toBeEnabled();
+  await kept(page);
+});
+
+test('the printed sheets say what is crosscut before ripping, and print in the paper that is asked for', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
+  await page.getByRole('link', { name: 'Layout' }).click();
+  await ended(page);
+  await kept(page);
+  await page.getByRole('link', { name: 'Print sheets' }).click();
+  await expect(page.locator('[data-sheet="1"]')).toContainText('Long point');
+  await expect(
+    page
+      .locator('[data-sheet]')
+      .filter({ hasText: /first crosscut at .*, so that the offcut keeps its width/ })
+      .first(),
+  ).toBeVisible();
+  // Every panel of the six boxes ends somewhere on a tape.
+  expect(await page.getByText(/^ends at/).count()).toBe(36);
+});
