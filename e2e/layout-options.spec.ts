@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { chooseWood, expect, kept, startBatch, test, type } from './house.js';
 
 type Page = import('@playwright/test').Page;
@@ -152,6 +153,17 @@ test('the printed sheets say what is crosscut before ripping, and print in the p
       .filter({ hasText: /first crosscut at .*, so that the offcut keeps its width/ })
       .first(),
   ).toBeVisible();
+  for (const [button, head] of Object.entries({
+    'Cut list CSV': 'panel,quantity',
+    'Boards SVG': '<?xml',
+    DXF: '0',
+    'PDF 1 : 1': '%PDF-',
+  })) {
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button, exact: true }).click()]);
+    const file = await readFile(await download.path());
+    expect(file.toString('latin1').trimStart().startsWith(head)).toBe(true);
+    expect(download.suggestedFilename()).toMatch(/^Six-boxes-for-the-rail-trail-/);
+  }
   // Every panel of the six boxes ends somewhere on a tape.
   expect(await page.getByText(/^ends at/).count()).toBe(36);
 });

@@ -128,6 +128,7 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
           const far = placed.faceA.some(
             (corner) => !placed.faceB.some((other) => Math.hypot(corner[0] - other[0], corner[1] - other[1]) < 160),
           );
+          const clear = clearWidth(placed.faceA, bottom, upper) ?? [left, right];
           const roughUp = (placement.flipped ? board.faceB : board.faceA) === 'rough';
           const box = Math.floor(placement.copy / Math.max(1, part.quantity / boxesOf(laid.job))) + 1;
           const held = hand?.(placement);
@@ -170,9 +171,9 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
                 <CutAway key={index} zone={zone} scale={scale} width={board.width} />
               ))}
               <FitText
-                x={((left + right) / 2) * scale}
+                x={((clear[0] + clear[1]) / 2) * scale}
                 y={(board.width - (bottom + upper) / 2) * scale}
-                width={(right - left) * scale}
+                width={(clear[1] - clear[0]) * scale}
                 height={(upper - bottom) * scale}
                 holes={placed.cutAway
                   .map(zoneBounds)
@@ -243,8 +244,29 @@ interface FitTextProps {
   holes?: readonly (readonly [number, number, number, number])[];
 }
 
-/** The largest part of a region beside its holes: a band across it or along it that no hole reaches into. */
-function besideHoles({ x, y, width, height, holes = [] }: FitTextProps): { x: number; y: number; width: number; height: number } {
+/** Where a panel is wood over the middle half of its height, so that words stay inside slanted ends. */
+function clearWidth(face: readonly Point[], bottom: Ticks, upper: Ticks): readonly [Ticks, Ticks] | null {
+  const chords = [0.25, 0.5, 0.75].map((share) => {
+    const y = bottom + (upper - bottom) * share;
+    const xs = face.flatMap(([x, at], index) => {
+      const [nextX, next] = face[(index + 1) % face.length]!;
+      return (at - y) * (next - y) < 0 ? [x + ((nextX - x) * (y - at)) / (next - at)] : [];
+    });
+    return [Math.min(...xs), Math.max(...xs)] as const;
+  });
+  const [from, to] = [Math.max(...chords.map((chord) => chord[0])), Math.min(...chords.map((chord) => chord[1]))];
+  return to > from ? [from, to] : null;
+}
+
+interface TextRegion {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** Parts of a region beside its holes: bands across it and along it that no hole reaches into. */
+function besideHoles({ x, y, width, height, holes = [] }: FitTextProps): TextRegion[] {
   const region = { left: x - width / 2, right: x + width / 2, top: y - height / 2, bottom: y + height / 2 };
   const bands = (from: number, to: number, taken: readonly (readonly [number, number])[]) => {
     const free: [number, number][] = [];
@@ -278,28 +300,37 @@ function besideHoles({ x, y, width, height, holes = [] }: FitTextProps): { x: nu
       height: bottom - top,
     })),
   ];
-  // Enough for a name is enough: the most roomy for what is written in it, not merely the largest.
-  const room = (each: { width: number; height: number }) => Math.min(each.width, 110) * Math.min(each.height, 34);
-  return found.sort((p, q) => room(q) - room(p))[0] ?? { x, y, width, height };
+  return found.length > 0 ? found : [{ x, y, width, height }];
+}
+
+/** How large the lines can be written in a region, and how many of them: better the name alone and legible than all of it and not. */
+function fitIn(region: TextRegion, lines: readonly string[]) {
+  const first = lines[0]?.length ?? 0;
+  const longest = Math.max(...lines.map((line, index) => line.length * (index === 0 ? 1 : SMALLER)));
+  const turned = region.width < region.height && first * 6.6 > region.width - 6;
+  const [along, across] = turned ? [region.height, region.width] : [region.width, region.height];
+  const fitting = (count: number) => Math.min(13, (along - 6) / ((count === 1 ? first : longest) * 0.56), (across - 3) / (count * 1.16));
+  const count = Math.min(lines.length, fitting(lines.length) >= 8 ? lines.length : fitting(2) >= 8 ? 2 : 1);
+  return { region, turned, count, size: fitting(count) };
 }
 
 /** Words in the middle of a region, turned or made smaller to stay inside it, moved off its holes. */
 function FitText(props: FitTextProps) {
   const { lines, fill } = props;
-  const { x: cx, y, width: room, height } = besideHoles(props);
-  const first = lines[0]?.length ?? 0;
-  const longest = Math.max(...lines.map((line, index) => line.length * (index === 0 ? 1 : SMALLER)));
-  const turned = room < height && first * 6.6 > room - 6;
-  const [along, across] = turned ? [height, room] : [room, height];
-  const fitting = (count: number) => Math.min(13, (along - 6) / ((count === 1 ? first : longest) * 0.56), (across - 3) / (count * 1.16));
-  // Better the name alone and legible than all of it and not.
-  const count = fitting(lines.length) >= 8 ? lines.length : fitting(2) >= 8 ? 2 : 1;
-  const size = fitting(Math.min(count, lines.length));
+  // Where most of it stands, in the largest letters; of places alike in both the roomiest.
+  const [best] = besideHoles(props)
+    .map((region) => fitIn(region, lines))
+    .sort(
+      (p, q) =>
+        (Math.abs(p.size - q.size) > 0.5 ? q.size * q.count - p.size * p.count : q.count - p.count) ||
+        q.region.width * q.region.height - p.region.width * p.region.height,
+    );
+  const { region, turned, count, size } = best!;
   if (size < 5) return null;
   const shown = lines.slice(0, count);
   return (
     <text
-      transform={`translate(${cx.toFixed(1)} ${y.toFixed(1)})${turned ? ' rotate(-90)' : ''}`}
+      transform={`translate(${region.x.toFixed(1)} ${region.y.toFixed(1)})${turned ? ' rotate(-90)' : ''}`}
       textAnchor="middle"
       fill={fill}
       fontSize={size}

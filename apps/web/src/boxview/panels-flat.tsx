@@ -3,24 +3,14 @@ import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
 import { type BoxViewName, panelDrawing, stacked, templateOf, VIEW_TITLES, viewDrawing } from '@spare-knot/core/box/paper.js';
 import { drawingSvg } from '@spare-knot/core/exchange/drawing-svg.js';
 import { printLength } from '@spare-knot/core/measure/print.js';
-import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useWidth } from '../board/use-width';
 import { Sentence } from '../measure/length';
 import { useUnits } from '../measure/units';
-import { useNotice } from '../ui/notice';
+import { type FileToTake, pdfFont, TakeAway } from '../ui/take-away';
 import { PaperPicture } from './paper-picture';
-import { saveFile } from './save-file';
 
 const VIEWS: readonly BoxViewName[] = ['front', 'section', 'plan'];
-
-function TakeAway({ label, busy, onTake }: { label: string; busy: boolean; onTake: () => void }) {
-  return (
-    <button type="button" className="btn" disabled={busy} onClick={onTake}>
-      <Download size={16} aria-hidden /> {label}
-    </button>
-  );
-}
 
 /** The level cut and every panel flat with its measures; all of it to take away as SVG, DXF or PDF, and templates at full size. */
 export function PanelsFlat({
@@ -36,8 +26,6 @@ export function PanelsFlat({
 }) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { style } = useUnits();
-  const say = useNotice();
-  const [busy, setBusy] = useState(false);
   const [paper, setPaper] = useState<'A4' | 'Letter'>(style.system === 'inch' ? 'Letter' : 'A4');
   const panels = useMemo(
     () =>
@@ -50,62 +38,37 @@ export function PanelsFlat({
   const plan = useMemo(() => viewDrawing(box, 'plan'), [box]);
   const all = () => [...VIEWS.map((view) => viewDrawing(box, view)), ...panels.map(({ drawing }) => drawing)];
   const templates = () => box.panels.filter((panel) => !panel.fromLog).map((panel) => templateOf(panel, names.get(panel.id) ?? panel.id));
-  const fileName = title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'box';
-
-  const take = async (what: string, make: () => Promise<void>) => {
-    setBusy(true);
-    try {
-      await make();
-      say(`${what} is in your downloads.`);
-    } catch (error) {
-      say(`${what} could not be made: ${error instanceof Error ? error.message : String(error)}`, { tone: 'danger' });
-    }
-    setBusy(false);
-  };
-  const font = async () => {
-    const url = (await import('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf?url')).default;
-    return new Uint8Array(await (await fetch(url)).arrayBuffer());
-  };
+  const files: readonly FileToTake[] = [
+    { label: 'SVG', what: 'The SVG', ending: '.svg', type: 'image/svg+xml', make: () => drawingSvg(stacked(title, all())) },
+    {
+      label: 'DXF',
+      what: 'The DXF',
+      ending: '.dxf',
+      type: 'application/dxf',
+      make: async () => (await import('@spare-knot/core/exchange/drawing-dxf.js')).drawingDxf(stacked(title, templates())),
+    },
+    {
+      label: 'PDF',
+      what: 'The PDF',
+      ending: '.pdf',
+      type: 'application/pdf',
+      make: async () => (await import('@spare-knot/core/exchange/drawing-pdf.js')).drawingsPdf(all(), paper, await pdfFont(), title),
+    },
+    {
+      label: 'Templates 1 : 1',
+      what: 'The set of templates',
+      ending: '-templates.pdf',
+      type: 'application/pdf',
+      make: async () =>
+        (await (await import('@spare-knot/core/exchange/drawing-pdf.js')).templatesPdf(templates(), paper, await pdfFont(), title)).bytes,
+    },
+  ];
 
   return (
     <div ref={ref}>
       <fieldset className="mt-2 flex flex-wrap items-center gap-2">
         <legend className="sr-only">Take away</legend>
-        <TakeAway
-          label="SVG"
-          busy={busy}
-          onTake={() => void take('The SVG', async () => saveFile(`${fileName}.svg`, 'image/svg+xml', drawingSvg(stacked(title, all()))))}
-        />
-        <TakeAway
-          label="DXF"
-          busy={busy}
-          onTake={() =>
-            void take('The DXF', async () => {
-              const { drawingDxf } = await import('@spare-knot/core/exchange/drawing-dxf.js');
-              saveFile(`${fileName}.dxf`, 'application/dxf', drawingDxf(stacked(title, templates())));
-            })
-          }
-        />
-        <TakeAway
-          label="PDF"
-          busy={busy}
-          onTake={() =>
-            void take('The PDF', async () => {
-              const { drawingsPdf } = await import('@spare-knot/core/exchange/drawing-pdf.js');
-              saveFile(`${fileName}.pdf`, 'application/pdf', await drawingsPdf(all(), paper, await font(), title));
-            })
-          }
-        />
-        <TakeAway
-          label="Templates 1 : 1"
-          busy={busy}
-          onTake={() =>
-            void take('The set of templates', async () => {
-              const { templatesPdf } = await import('@spare-knot/core/exchange/drawing-pdf.js');
-              saveFile(`${fileName}-templates.pdf`, 'application/pdf', (await templatesPdf(templates(), paper, await font(), title)).bytes);
-            })
-          }
-        />
+        <TakeAway title={title} files={files} />
         <label className="flex items-center gap-1.5">
           <span className="label">on</span>
           <select className="field" value={paper} onChange={(event) => setPaper(event.target.value as 'A4' | 'Letter')}>
@@ -113,7 +76,6 @@ export function PanelsFlat({
             <option>Letter</option>
           </select>
         </label>
-        {busy && <span role="status">Drawing…</span>}
       </fieldset>
       {width > 0 && (
         <>

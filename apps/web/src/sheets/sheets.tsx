@@ -1,14 +1,18 @@
+import { cutWords } from '@spare-knot/core/box/cut-words.js';
 import { familyById } from '@spare-knot/core/box/families/families.js';
 import { holeSize } from '@spare-knot/core/box/features.js';
 import { measuresOf } from '@spare-knot/core/box/measures.js';
 import { panelNames, partName } from '@spare-knot/core/box/panel-names.js';
 import type { Panel } from '@spare-knot/core/box/panel-set.js';
+import { stacked } from '@spare-knot/core/box/paper.js';
 import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
+import { drawingSvg } from '@spare-knot/core/exchange/drawing-svg.js';
 import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
 import type { LayoutJob } from '@spare-knot/core/layout/job.js';
 import type { LaidBoard } from '@spare-knot/core/layout/layout.js';
-import { printAngle } from '@spare-knot/core/measure/angle.js';
 import { printMoney } from '@spare-knot/core/measure/money.js';
+import { printLength } from '@spare-knot/core/measure/print.js';
+import { boardDrawing } from '@spare-knot/core/sawing/board-paper.js';
 import { firstCuts } from '@spare-knot/core/sawing/first-cuts.js';
 import { boardMarks } from '@spare-knot/core/sawing/tape-marks.js';
 import { materialName } from '@spare-knot/core/wood/material.js';
@@ -20,7 +24,9 @@ import { StationActions } from '../batch/station-actions';
 import { StationTape } from '../batch/station-tape';
 import { BoardDrawing } from '../board/board-drawing';
 import { Length } from '../measure/length';
+import { useUnits } from '../measure/units';
 import { useRack } from '../rack/use-rack';
+import { type FileToTake, pdfFont, TakeAway } from '../ui/take-away';
 
 /** Paper, in millimetres. Margins that every printer can keep. */
 const PAPERS = { A4: { width: 210, height: 297 }, Letter: { width: 215.9, height: 279.4 } } as const;
@@ -43,6 +49,64 @@ export function Sheets() {
   const titles = useMemo(() => boardTitles(layout?.boards ?? [], boards), [layout, boards]);
   const groups = useMemo(() => pages(sound?.box.panels ?? [], layout?.boards ?? [], boards, size), [sound, layout, boards, size]);
   const total = groups.length;
+  const { style } = useUnits();
+  const job = made?.ok ? made.job : null;
+  const drawn = () =>
+    job
+      ? (layout?.boards ?? []).map((laid, at) =>
+          boardDrawing(
+            job,
+            laid,
+            titles[at]!,
+            (part) => partName(names, part),
+            (ticks) => printLength(ticks, style),
+          ),
+        )
+      : [];
+  const files: FileToTake[] = [
+    ...(sound
+      ? [
+          {
+            label: 'Cut list CSV',
+            what: 'The cut list',
+            ending: '-cut-list.csv',
+            type: 'text/csv',
+            make: async () =>
+              (await import('@spare-knot/core/exchange/cut-list-csv.js')).writeCutListCsv(
+                sound.plan,
+                sound.box,
+                draft.boxes,
+                (panel) => names.get(panel) ?? panel,
+              ),
+          },
+        ]
+      : []),
+    ...(layout && job
+      ? [
+          {
+            label: 'Boards SVG',
+            what: 'The SVG of the boards',
+            ending: '-boards.svg',
+            type: 'image/svg+xml',
+            make: () => drawingSvg(stacked(draft.name, drawn())),
+          },
+          {
+            label: 'DXF',
+            what: 'The DXF of the boards',
+            ending: '-boards.dxf',
+            type: 'application/dxf',
+            make: async () => (await import('@spare-knot/core/exchange/drawing-dxf.js')).drawingDxf(stacked(draft.name, drawn())),
+          },
+          {
+            label: 'PDF 1 : 1',
+            what: 'The PDF of the boards',
+            ending: '-boards.pdf',
+            type: 'application/pdf',
+            make: async () => (await import('@spare-knot/core/exchange/drawing-pdf.js')).trueScalePdf(drawn(), await pdfFont(), draft.name),
+          },
+        ]
+      : []),
+  ];
   return (
     <>
       <StationActions>
@@ -59,6 +123,10 @@ export function Sheets() {
       </StationActions>
       <div className="print:hidden">
         <StationTape sound={built.ok} taken={batch.accepted !== null} laidOut={batch.proposed !== null} />
+        <fieldset className="mt-3 flex flex-wrap items-center justify-center gap-2">
+          <legend className="sr-only">Take away</legend>
+          <TakeAway title={draft.name} files={files} />
+        </fieldset>
         {!layout && (
           <p className="card mt-3 p-4">
             Nothing is laid out yet, so there is only the cut list.{' '}
@@ -122,7 +190,7 @@ const longestOf = (laid: readonly LaidBoard[], boards: readonly BoardRecord[]): 
 function rowHeight(panel: Panel): number {
   const kinds = new Set(panel.features.map((feature) => (feature.kind === 'groove' ? `groove ${feature.purpose}` : feature.kind))).size;
   // What the fourth column holds in a line, and what stands after the cuts: the face and the wood.
-  const words = Math.ceil((cuts(panel).join('; ').length + 36) / 66);
+  const words = Math.ceil((cutWords(panel).join('; ').length + 36) / 66);
   return 3.2 + 4.7 * (words + kinds);
 }
 const LIST_HEAD = 18;
@@ -217,22 +285,6 @@ const ScaleBar = () => (
   </span>
 );
 
-/** How an end or an edge is cut, in words. */
-function cuts(panel: Panel): string[] {
-  const tilts = panel.edges.filter((edge) => Math.abs(edge.tilt) > 0.05);
-  const mitres = panel.edges.filter((edge) => edge.mitre > 0.05);
-  const words: string[] = [];
-  const tilt = tilts[0];
-  if (tilt)
-    words.push(
-      `${tilts.length === 1 ? 'one end' : `${tilts.length} ends`} tilted ${printAngle(Math.abs(tilt.tilt))}, ${tilt.tilt > 0 ? 'inside' : 'outside'} face longer${tilts.length > 1 ? ' there' : ''}`,
-    );
-  const clipped = panel.outline.length === 8;
-  if (clipped) words.push('four corners clipped at 45°');
-  else if (mitres[0]) words.push(`one end sloped ${printAngle(mitres[0].mitre)}`);
-  return words;
-}
-
 function CutList({
   panels,
   first,
@@ -286,7 +338,7 @@ function CutList({
                 </td>
                 <td>
                   {[
-                    ...(cuts(panel).length === 0 ? ['square'] : cuts(panel)),
+                    ...(cutWords(panel).length === 0 ? ['square'] : cutWords(panel)),
                     ...(panel.inside === 'rough' ? ['rough face inside'] : []),
                     panel.fromLog ? 'off the log' : materialName(wood?.material ?? ''),
                   ].join('; ')}

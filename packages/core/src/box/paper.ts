@@ -133,7 +133,12 @@ function featureShapes(feature: Feature): PaperShape[] {
 }
 
 const line = (from: PaperPoint, to: PaperPoint): PaperShape => ({ kind: 'path', layer: 'dimension', points: [from, to], closed: false });
-const note = (at: PaperPoint, text: string, more: { turn?: number; align?: 'middle' | 'start'; height?: number } = {}): PaperShape => ({
+/** Words on a drawing, 4 mm high unless told otherwise. */
+export const note = (
+  at: PaperPoint,
+  text: string,
+  more: { turn?: number; align?: 'middle' | 'start'; height?: number } = {},
+): PaperShape => ({
   kind: 'text',
   layer: 'dimension',
   at,

@@ -230,3 +230,21 @@ export async function drawingsPdf(
   }
   return pdf.save();
 }
+
+/** Drawings in true scale, a page for each as large as it is, for a plotter or a screen. */
+export async function trueScalePdf(drawings: readonly PaperDrawing[], font: Uint8Array, title: string): Promise<Uint8Array> {
+  const { pdf, embedded } = await document(font, title);
+  for (const drawing of drawings) {
+    const [left, bottom, right, top] = extentOf(drawing).map(toMm) as [number, number, number, number];
+    const page = pdf.addPage([(right - left + 2 * MARGIN) * POINTS, (top - bottom + 2 * MARGIN) * POINTS]);
+    draw({ page, font: embedded }, drawing, left, bottom, MARGIN, MARGIN, 1);
+    page.drawText(`${title}: ${drawing.name}, 1 : 1`, {
+      x: MARGIN * POINTS,
+      y: (MARGIN / 3) * POINTS,
+      size: 9,
+      font: embedded,
+      color: BLACK,
+    });
+  }
+  return pdf.save();
+}

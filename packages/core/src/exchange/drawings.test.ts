@@ -2,21 +2,28 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { describe, expect, test } from '@jest/globals';
 import dxfParser from 'dxf-parser';
+import Papa from 'papaparse';
 import { PDFDocument } from 'pdf-lib';
 import { animalById } from '../animals/find.js';
+import { cutWords } from '../box/cut-words.js';
 import { buildBox, FAMILIES, familyById } from '../box/families/families.js';
 import { measuresOf } from '../box/measures.js';
 import { extentOf, panelDrawing, stacked, templateOf, viewDrawing } from '../box/paper.js';
 import { planFor } from '../box/testing.js';
+import { jobForBoxes, STANDARD_SAW } from '../layout/job-for-boxes.js';
+import { searchLayout } from '../layout/search/search.js';
+import { board as testBoard } from '../layout/testing.js';
 import { printLength } from '../measure/print.js';
 import { fromMm, type Ticks, toMm } from '../measure/ticks.js';
+import { boardDrawing } from '../sawing/board-paper.js';
+import { CUT_LIST_COLUMNS, writeCutListCsv } from './cut-list-csv.js';
 import { drawingDxf } from './drawing-dxf.js';
-import { drawingsPdf, PAPER_SIZES, templatesPdf, tilesFor } from './drawing-pdf.js';
+import { drawingsPdf, PAPER_SIZES, templatesPdf, tilesFor, trueScalePdf } from './drawing-pdf.js';
 import { drawingSvg } from './drawing-svg.js';
 
 interface Dxf {
   header: Record<string, unknown>;
-  entities: { type: string; center: { x: number; y: number }; radius: number }[];
+  entities: { type: string; layer: string; center: { x: number; y: number }; radius: number }[];
 }
 /** The package is CommonJS, and its types say otherwise. */
 const DxfParser = dxfParser as unknown as new () => { parseSync(text: string): Dxf };
@@ -108,6 +115,52 @@ describe('drawings as files', () => {
         result.box.panels.map((panel) => panelDrawing(panel, panel.id, say)),
       );
       expect(all.shapes.filter((shape) => shape.layer === 'cut')).toHaveLength(result.box.panels.length);
+    }
+  });
+});
+
+describe('a layout and its cut list as files', () => {
+  const plan = planFor(familyById('slant-roof')!, animalById('black-capped-chickadee')!, 19.05, { width: fromMm(140) });
+  const box = buildBox(plan);
+  if (!box.ok) throw new Error(JSON.stringify(box.refusals));
+  const stock = { ...testBoard(1829, 240), thickness: plan.wood.front!.thickness };
+  const of = jobForBoxes('two', plan, box.box, 2, [{ ...stock, quantity: 6 }], STANDARD_SAW, 0.3);
+  const found = searchLayout(of, { clock: () => Date.now() });
+  const drawn = found.boards.map((laid, at) => boardDrawing(of, laid, `Board ${at + 1}`, (part) => part, say));
+
+  test('the DXF of the boards, read back by another program, has each panel once and every entrance', () => {
+    expect(found.unplaced).toEqual([]);
+    const dxf = new DxfParser().parseSync(drawingDxf(stacked('Two', drawn)));
+    const outlines = dxf.entities.filter((entity) => entity.type === 'LWPOLYLINE' && entity.layer === 'cut');
+    expect(outlines).toHaveLength(of.parts.reduce((sum, each) => sum + each.quantity, 0));
+    const entrance = dxf.entities.filter((entity) => entity.type === 'CIRCLE' && entity.layer === 'hole');
+    expect(entrance.filter(({ radius }) => Math.abs(2 * radius - toMm(plan.sizes.entranceWidth!)) < 1e-6)).toHaveLength(2);
+  });
+
+  test('the PDF has a page for each board, as large as the board and its margins', async () => {
+    const pdf = await PDFDocument.load(await trueScalePdf(drawn, font, 'Two'));
+    expect(pdf.getPageCount()).toBe(found.boards.length);
+    pdf.getPages().forEach((page, index) => {
+      const [left, , right] = extentOf(drawn[index]!);
+      expect(page.getWidth() / (72 / 25.4) - 24).toBeCloseTo(toMm(right - left), 3);
+    });
+  });
+
+  test('the cut list as CSV holds each panel with its measures, and agrees with the layout job', () => {
+    const csv = writeCutListCsv(plan, box.box, 2, (id) => (id === 'front' ? '=Front, "main"' : id));
+    const { data, errors } = Papa.parse<Record<string, string>>(csv, { header: true });
+    expect(errors).toEqual([]);
+    expect(Object.keys(data[0]!)).toEqual([...CUT_LIST_COLUMNS]);
+    // A spreadsheet would take a name that begins so for a formula.
+    expect(data[0]!.panel).toBe('\'=Front, "main"');
+    for (const [index, panel] of box.box.panels.entries()) {
+      const row = data[index]!;
+      const { blankWidth, longPoint, shortPoint } = measuresOf(panel);
+      expect(Number(row.quantity)).toBe(of.parts.find((each) => each.id === panel.id || each.id === `${panel.id}.1`)!.quantity);
+      expect([row.width, row.longPoint, row.shortPoint, row.thickness].map(Number)).toEqual(
+        [blankWidth, longPoint, shortPoint, panel.thickness].map(toMm),
+      );
+      expect(row.cuts).toBe(cutWords(panel).join('; '));
     }
   });
 });

@@ -24,4 +24,10 @@ describe('running tape marks', () => {
     expect(marks.marks.map((mark) => mark.row)).toEqual(['near', 'far']);
     expect(marks.rips).toEqual([fromMm(60)]);
   });
+
+  test('a sloped panel that is turned ends where it reaches furthest, not at the corner of its slope', () => {
+    const sheet = job([part('side', points([0, 0], [260, 0], [235, 140], [0, 140]), { grain: 'any' })], [board(900, 600)]);
+    const { marks } = boardMarks(sheet, layout([at('side', 50, 0, { turn: 90 })]).boards[0]!);
+    expect(marks.map(({ near, far }) => [near, far])).toEqual([[fromMm(190), fromMm(190)]]);
+  });
 });

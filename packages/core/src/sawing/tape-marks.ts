@@ -26,7 +26,8 @@ const EDGE: Ticks = 160;
 
 function endAt(face: readonly Point[], y: Ticks): Ticks {
   const there = face.filter((point) => Math.abs(point[1] - y) <= 2).map((point) => point[0]);
-  return there.length > 0 ? Math.max(...there) : Math.max(...face.map((point) => point[0]));
+  // A corner alone is no end: a panel that is turned has its slope along the board.
+  return there.length > 1 ? Math.max(...there) : Math.max(...face.map((point) => point[0]));
 }
 
 /** Running tape marks, each computed from the end of the board, so that rounding never adds up. Lengths in ticks. */

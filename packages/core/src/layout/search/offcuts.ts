@@ -24,7 +24,8 @@ function cornerRests(pieces: readonly Lying[], region: { left: Ticks; right: Tic
   return [
     [end, { x: region.left, y: height, length: reach - saw.kerf - region.left, width: region.top - height }],
     [
-      { x: reach, y: region.bottom, length: region.right - reach, width: height - saw.kerf - region.bottom },
+      // Not beyond the region: where lanes interlock, a piece reaches out of its own.
+      { x: reach, y: region.bottom, length: region.right - reach, width: Math.min(height - saw.kerf, region.top) - region.bottom },
       { x: region.left, y: height, length: region.right - region.left, width: region.top - height },
     ],
   ];

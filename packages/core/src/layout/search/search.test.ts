@@ -51,7 +51,8 @@ const anyStock = (id: string): fc.Arbitrary<Stock> =>
   fc
     .record({
       length: millimetres(400, 2000),
-      width: millimetres(90, 250),
+      // Boards, and now and then a sheet.
+      width: fc.oneof({ weight: 4, arbitrary: millimetres(90, 250) }, { weight: 1, arbitrary: millimetres(400, 1220) }),
       quantity: fc.integer({ min: 1, max: 4 }),
       faceB: fc.constantFrom('rough', 'planed') as fc.Arbitrary<'rough' | 'planed'>,
       price: fc.integer({ min: 100, max: 900 }),

@@ -1,0 +1,45 @@
+import Papa from 'papaparse';
+import { cutWords } from '../box/cut-words.js';
+import { measuresOf } from '../box/measures.js';
+import type { PanelSet } from '../box/panel-set.js';
+import type { BoxPlan } from '../box/plan.js';
+import { toMm } from '../measure/ticks.js';
+
+/** Columns of a cut list as CSV, RFC 4180 with a header row. Lengths in millimetres. */
+export const CUT_LIST_COLUMNS = [
+  'panel',
+  'quantity',
+  'thickness',
+  'width',
+  'longPoint',
+  'shortPoint',
+  'cuts',
+  'grain',
+  'outside',
+  'inside',
+  'material',
+] as const;
+
+/** The cut list of a batch of boxes; `nameOf` gives a panel's name. Slabs off a log come from no board and are left out. */
+export const writeCutListCsv = (plan: BoxPlan, box: PanelSet, boxes: number, nameOf: (panel: string) => string): string =>
+  Papa.unparse(
+    {
+      fields: [...CUT_LIST_COLUMNS],
+      data: box.panels
+        .filter((panel) => !panel.fromLog)
+        .map((panel) => {
+          const { blankWidth, longPoint, shortPoint } = measuresOf(panel);
+          return [
+            nameOf(panel.id),
+            boxes * panel.instances.length,
+            ...[panel.thickness, blankWidth, longPoint, shortPoint].map(toMm),
+            cutWords(panel).join('; '),
+            panel.grain,
+            panel.outside,
+            panel.inside,
+            plan.wood[panel.role]?.material ?? '',
+          ];
+        }),
+    },
+    { escapeFormulae: true, newline: '\r\n' },
+  );
