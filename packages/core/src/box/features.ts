@@ -1,6 +1,6 @@
 import { cos, sin } from '../measure/angle.js';
 import type { Ticks } from '../measure/ticks.js';
-import { add, scale, type Vec3 } from '../solid/vector.js';
+import { add, lengthOf, scale, subtract, type Vec3 } from '../solid/vector.js';
 import type { Point, Zone } from '../wood/board.js';
 import type { Feature, HoleShape } from './panel-set.js';
 
@@ -78,7 +78,10 @@ export function rim(shape: 'round' | HoleShape, centre: Vec3, u: Vec3, v: Vec3, 
   if (shape === 'arch') return [at(-w, -h), at(w, -h), ...arc(0, h - w, w, 0, 180)];
   const radius = Math.min(w, h);
   const [dx, dy] = [w - radius, h - radius];
-  return dx >= dy
-    ? [...arc(dx, 0, radius, -90, 90), ...arc(-dx, 0, radius, 90, 270)]
-    : [...arc(0, dy, radius, 0, 180), ...arc(0, -dy, radius, 180, 360)];
+  const corners =
+    dx >= dy
+      ? [...arc(dx, 0, radius, -90, 90), ...arc(-dx, 0, radius, 90, 270)]
+      : [...arc(0, dy, radius, 0, 180), ...arc(0, -dy, radius, 180, 360)];
+  // In a round the two half circles share their ends.
+  return corners.filter((corner, index) => lengthOf(subtract(corner, corners.at(index - 1)!)) > 1);
 }
