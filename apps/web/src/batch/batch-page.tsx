@@ -68,9 +68,9 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
         <HeaderEnd>
           <KeepingWord keeping={editing.keeping} />
         </HeaderEnd>
-        <div className="mx-auto max-w-[1500px] px-6 pb-10 print:m-0 print:max-w-none print:p-0">
+        <div className="mx-auto max-w-[1500px] px-6 pb-10 max-sm:px-3 print:m-0 print:max-w-none print:p-0">
           <div className="flex flex-wrap items-end gap-x-4 gap-y-1 pt-3 print:hidden">
-            <div className="min-w-0 flex-1">
+            <div className="min-w-0 flex-1 max-md:basis-full">
               <input
                 aria-label="Name of the batch"
                 className="w-full max-w-2xl rounded border border-transparent bg-transparent font-slab text-[1.55rem] font-bold hover:border-line focus:bg-white"

@@ -20,13 +20,13 @@ export function StationTape({ sound, taken, laidOut }: { sound: boolean; taken: 
         </defs>
         <rect width="100%" height="100%" fill="url(#tape-inch)" />
       </svg>
-      <ol className="relative flex h-full justify-between px-12">
+      <ol className="relative flex h-full justify-between px-12 max-md:px-0">
         {STATIONS.map((station) => (
           <li key={station.to} className="h-full">
             <NavLink
               to={station.to}
               className={({ isActive }) =>
-                `flex h-full min-w-32 items-end justify-center px-5 pb-0.5 font-slab text-[1.06rem] font-bold ${isActive ? 'bg-forest text-white' : 'text-[#2f2606] hover:bg-[#e4c35a]'}`
+                `flex h-full min-w-32 items-end justify-center px-5 max-md:min-w-0 max-md:px-3 max-sm:px-1.5 max-sm:text-base pb-0.5 font-slab text-[1.06rem] font-bold ${isActive ? 'bg-forest text-white' : 'text-[#2f2606] hover:bg-[#e4c35a]'}`
               }
             >
               {station.label}

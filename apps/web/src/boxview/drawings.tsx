@@ -1,11 +1,12 @@
 import { behindSection, type DrawnFace, frontView, middleSection, sectionX } from '@spare-knot/core/box/drawing.js';
-import type { DrawnDimension, Family, Parameter } from '@spare-knot/core/box/family.js';
+import type { Family, Parameter } from '@spare-knot/core/box/family.js';
 import { holeSize } from '@spare-knot/core/box/features.js';
 import type { Panel, PanelSet } from '@spare-knot/core/box/panel-set.js';
 import type { BoxPlan } from '@spare-knot/core/box/plan.js';
 import type { Ticks } from '@spare-knot/core/measure/ticks.js';
 import { type ReactNode, useMemo } from 'react';
 import { LengthField } from '../measure/length-field';
+import { extentOf, layOutDimensions, type PlacedDimension } from './dimension-layout';
 
 interface Props {
   family: Family;
@@ -35,74 +36,6 @@ const PANEL_FILL: Record<string, string> = {
   slab: '#d9b078',
 };
 const fillOf = (panel: string) => PANEL_FILL[panel.split('-')[0] ?? panel] ?? '#e4c396';
-
-interface Extent {
-  left: number;
-  right: number;
-  low: number;
-  high: number;
-}
-
-function extentOf(faces: readonly DrawnFace[]): Extent {
-  const all = faces.flatMap((face) => face.points);
-  const xs = all.map((point) => point[0]);
-  const ys = all.map((point) => point[1]);
-  return { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) };
-}
-
-/** A dimension on paper, in pixels: its line, its witness lines and where its field stands. */
-interface Placed {
-  size: string;
-  from: readonly [number, number];
-  to: readonly [number, number];
-  at: readonly [number, number];
-  witness: readonly (readonly [number, number, number, number])[];
-}
-
-const MARGIN = { left: 102, middle: 212, right: 108, top: 78, bottom: 62 };
-/** Size of a field on the drawing, with a little air. */
-const FIELD = { wide: 98, high: 34 };
-
-/** The dimensions with those whose fields would cover others moved a row further out. */
-function apart(placed: readonly Placed[], sides: readonly DrawnDimension['side'][]): { dimensions: Placed[]; rows: number } {
-  const done: Placed[] = [];
-  let rows = 0;
-  placed.forEach((dimension, index) => {
-    const side = sides[index];
-    let moved = dimension;
-    const covers = () => done.some(({ at }) => Math.abs(at[0] - moved.at[0]) < FIELD.wide && Math.abs(at[1] - moved.at[1]) < FIELD.high);
-    for (let row = 1; side === 'below' && covers(); row += 1) {
-      rows = Math.max(rows, row);
-      const down = ([x, y]: readonly [number, number]) => [x, y + row * FIELD.high] as const;
-      moved = {
-        ...dimension,
-        from: down(dimension.from),
-        to: down(dimension.to),
-        at: down(dimension.at),
-        witness: dimension.witness.map(([x1, y1, x2, y2]) => [x1, y1, x2, y2 + row * FIELD.high] as const),
-      };
-    }
-    done.push(moved);
-  });
-  return { dimensions: done, rows };
-}
-
-/** Puts a dimension beside its view. */
-function place(dimension: DrawnDimension, view: Extent, x: (value: number) => number, y: (value: number) => number): Placed {
-  const { size, side, from, to, start } = dimension;
-  if (side === 'below' || side === 'above') {
-    const line = side === 'below' ? y(view.low) + 18 : y(view.high) - 8;
-    const witness = [from, to].map((value) => [x(value), y(start), x(value), line] as const);
-    return { size, from: [x(from), line], to: [x(to), line], at: [(x(from) + x(to)) / 2, line + (side === 'below' ? 16 : -16)], witness };
-  }
-  if (side === 'leader') {
-    const end = x(view.right) + 14;
-    return { size, from: [x(start), y(from)], to: [end, y(from)], at: [end + 44, y(from)], witness: [] };
-  }
-  const line = side === 'left' ? x(view.left) - 52 : x(view.right) + 58;
-  const witness = [from, to].map((value) => [x(start), y(value), line, y(value)] as const);
-  return { size, from: [line, y(from)], to: [line, y(to)], at: [line, (y(from) + y(to)) / 2], witness };
-}
 
 interface CutFeature {
   y: number;
@@ -163,49 +96,22 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
     const behind = behindSection(drawn.box);
     const a = extentOf(front);
     const b = extentOf([...cut, ...behind]);
-    const wide = a.right - a.left + b.right - b.left;
-    const high = Math.max(a.high, b.high);
-    const free = width - MARGIN.left - MARGIN.middle - MARGIN.right;
-    const asked = family.dimensions(drawn.plan, drawn.box);
-    /** All of it to the scale that leaves `rows` more rows of fields below. */
-    const laidOut = (rows: number) => {
-      const bottom = MARGIN.bottom + rows * FIELD.high;
-      const scale = Math.min(free / wide, (height - MARGIN.top - bottom) / (high - Math.min(a.low, b.low)));
-      const slack = free - wide * scale;
-      const frontX = (x: number) => MARGIN.left + slack * 0.3 + (x - a.left) * scale;
-      const acrossX = (y: number) => MARGIN.left + slack * 0.75 + (a.right - a.left) * scale + MARGIN.middle + (y - b.left) * scale;
-      const toY = (z: number) => MARGIN.top + (high - z) * scale;
-      const placed = asked.map((dimension) =>
-        dimension.view === 'front' ? place(dimension, a, frontX, toY) : place(dimension, b, acrossX, toY),
-      );
-      return {
-        frontX,
-        acrossX,
-        toY,
-        scale,
-        ...apart(
-          placed,
-          asked.map(({ side }) => side),
-        ),
-      };
-    };
-    const first = laidOut(0);
     return {
       front,
       cut,
       behind,
-      a,
-      b,
-      ...(first.rows > 0 ? laidOut(first.rows) : first),
+      ...layOutDimensions(family.dimensions(drawn.plan, drawn.box), a, b, width, height),
       features: cutFeatures(drawn.box.panels, sectionX(drawn.box)),
     };
   }, [drawn, family, width, height]);
-  const { front, cut, behind, a, b, frontX, acrossX, toY, scale, dimensions, features } = view;
+  const { front, cut, behind, frontX, frontY, acrossX, acrossY, scale, captions, dimensions, features } = view;
   const { box } = drawn;
   const pipes = (box.fittings ?? []).flatMap((fitting) => (fitting.kind === 'pipe' ? [fitting] : []));
   const parameter = (id: string): Parameter => family.parameters.find((each) => each.id === id)!;
-  const poly = (points: DrawnFace['points'], x: (value: number) => number) =>
-    points.map(([across, z]) => `${x(across).toFixed(1)},${toY(z).toFixed(1)}`).join(' ');
+  const poly = (points: DrawnFace['points'], x: (value: number) => number, y: (value: number) => number) =>
+    points.map(([across, z]) => `${x(across).toFixed(1)},${y(z).toFixed(1)}`).join(' ');
+  const inFront = (points: DrawnFace['points']) => poly(points, frontX, frontY);
+  const inSection = (points: DrawnFace['points']) => poly(points, acrossX, acrossY);
   const floors = box.panels
     .filter((panel) => panel.role === 'floor')
     .flatMap((panel) =>
@@ -215,29 +121,25 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
     );
 
   return (
-    <div className="relative" style={{ width, height }}>
+    <div className="relative" style={{ width, height: view.height }}>
       <svg
         width={width}
-        height={height}
+        height={view.height}
         role="img"
         aria-label="Front view and section through the middle of the box"
         className="absolute inset-0"
       >
-        <Caption x={frontX((a.left + a.right) / 2)} y={16}>
-          Front
-        </Caption>
-        <Caption x={acrossX((b.left + b.right) / 2)} y={16}>
-          Cut through the middle
-        </Caption>
+        <Caption at={captions.front}>Front</Caption>
+        <Caption at={captions.section}>Cut through the middle</Caption>
         <g stroke="#3b2a14" strokeWidth="1.1" strokeLinejoin="round">
           {front.map((face, index) => (
-            <polygon key={index} points={poly(face.points, frontX)} fill={fillOf(face.panel)} />
+            <polygon key={index} points={inFront(face.points)} fill={fillOf(face.panel)} />
           ))}
           {floors.map((floor) => (
             <rect
               key={floor.low}
               x={frontX(floor.left)}
-              y={toY(floor.high)}
+              y={frontY(floor.high)}
               width={(floor.right - floor.left) * scale}
               height={(floor.high - floor.low) * scale}
               fill="none"
@@ -251,26 +153,19 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
                 (opening.kind === 'entrance' || opening.kind === 'vent-hole') && opening.polygon.every((point) => Math.abs(point[1]) <= 2),
             )
             .map((opening, index) => (
-              <polygon
-                key={index}
-                points={poly(
-                  opening.polygon.map((point) => [point[0], point[2]] as const),
-                  frontX,
-                )}
-                fill="#3a2a1a"
-              />
+              <polygon key={index} points={inFront(opening.polygon.map((point) => [point[0], point[2]] as const))} fill="#3a2a1a" />
             ))}
           {behind.map((face, index) => (
-            <polygon key={index} points={poly(face.points, acrossX)} fill="#f8eedb" strokeWidth=".8" stroke="#a98b5d" />
+            <polygon key={index} points={inSection(face.points)} fill="#f8eedb" strokeWidth=".8" stroke="#a98b5d" />
           ))}
           {cut.map((face, index) => (
-            <polygon key={`${face.panel} ${index}`} points={poly(face.points, acrossX)} fill={fillOf(face.panel)} />
+            <polygon key={`${face.panel} ${index}`} points={inSection(face.points)} fill={fillOf(face.panel)} />
           ))}
           {pipes.map(({ from, to, outside }) => (
             <rect
               key={from[2]}
               x={acrossX(from[1])}
-              y={toY(from[2] + outside / 2)}
+              y={acrossY(from[2] + outside / 2)}
               width={(to[1] - from[1]) * scale}
               height={outside * scale}
               fill="#c9d2d6"
@@ -280,7 +175,7 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
             <rect
               key={`${feature.y} ${feature.z} ${feature.high}`}
               x={acrossX(feature.y)}
-              y={toY(feature.z)}
+              y={acrossY(feature.z)}
               width={feature.deep * scale}
               height={Math.max(feature.high * scale, 0.8)}
               fill={feature.hole ? '#fcfaf4' : '#3b2a14'}
@@ -317,13 +212,13 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
   );
 }
 
-const Caption = ({ x, y, children }: { x: number; y: number; children: string }) => (
+const Caption = ({ at: [x, y], children }: { at: readonly [number, number]; children: string }) => (
   <text x={x} y={y} textAnchor="middle" className="font-slab" fontSize="14" fontWeight="650" fill="#1f2e27">
     {children}
   </text>
 );
 
-function Ends({ dimension: { from, to } }: { dimension: Placed }) {
+function Ends({ dimension: { from, to } }: { dimension: PlacedDimension }) {
   const vertical = Math.abs(from[0] - to[0]) < 0.5;
   return (
     <path

@@ -61,7 +61,7 @@ export function NewBatchPage() {
       <HeaderEnd />
       <h1 className="text-3xl">Start a batch</h1>
       <p className="text-soft">Who is it for? The animal sets the entrance, the floor and the height.</p>
-      <div className="mt-4 grid grid-cols-[1fr_380px] gap-6">
+      <div className="mt-4 grid grid-cols-[1fr_380px] gap-6 max-lg:grid-cols-1">
         <section className="card p-4" aria-label="Animals">
           <label className="flex items-center gap-2 rounded-md border-[1.5px] border-[#b9ad93] bg-white px-3">
             <Search size={18} aria-hidden />

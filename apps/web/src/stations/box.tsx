@@ -351,15 +351,18 @@ function SchoolChoice({
 
 /** The box as this option would make it, in small. */
 function OptionPicture({ plan, school, option, view }: { plan: BoxPlan; school: string; option: string; view: SmallView }) {
-  const box: PanelSet | null = useMemo(() => {
-    const built = buildBox({ ...plan, schools: { ...plan.schools, [school]: option } });
-    return built.ok ? built.box : null;
-  }, [plan, school, option]);
+  const { style } = useUnits();
+  const built = useMemo(() => buildBox({ ...plan, schools: { ...plan.schools, [school]: option } }), [plan, school, option]);
   const accent = school === 'roof' ? ['roof'] : school === 'walls' ? ['front', 'back'] : [];
-  return box ? (
-    <SmallPicture box={box} view={view} width={50} height={42} accent={accent} />
+  return built.ok ? (
+    <SmallPicture box={built.box} view={view} width={50} height={42} accent={accent} />
   ) : (
-    <span className="grid h-[42px] place-items-center text-soft">not now</span>
+    <span
+      className="grid h-[42px] place-items-center text-soft"
+      title={built.refusals.map(({ message }) => sentenceIn(message, style)).join(' ')}
+    >
+      not now
+    </span>
   );
 }
 

@@ -243,7 +243,7 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
                   else drawings.current.delete(key);
                 }}
               >
-                <p className="mb-0.5 flex items-baseline gap-3 text-sm">
+                <p className="mb-0.5 flex flex-wrap items-baseline gap-x-3 text-sm">
                   <strong>{title}</strong>
                   {count > 1 && <span className="rounded bg-tape px-1.5 font-semibold">cut {count} boards like this</span>}
                   <span className="text-soft">
@@ -262,7 +262,7 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
                   {!locked && (
                     <button
                       type="button"
-                      className="ml-auto flex min-h-6 items-center gap-1 text-chalk"
+                      className="ml-auto flex min-h-6 items-center gap-1 whitespace-nowrap text-chalk"
                       title={`Leave ${board.name} alone: nothing is laid on it`}
                       onClick={() => onForbid(board.id)}
                     >

@@ -11,11 +11,11 @@ export function Shell() {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-white focus:p-3">
         Skip to the page
       </a>
-      <header className="flex h-12 items-center gap-7 bg-forest px-6 text-white print:hidden">
-        <NavLink to="/" className="font-slab text-xl font-bold">
+      <header className="flex min-h-12 flex-wrap items-center gap-x-7 bg-forest px-6 text-white max-sm:gap-x-4 max-sm:px-3 max-sm:pb-1.5 print:hidden">
+        <NavLink to="/" className="whitespace-nowrap font-slab text-xl font-bold max-sm:text-lg">
           Spare Knot
         </NavLink>
-        <nav aria-label="Places" className="flex h-full gap-6">
+        <nav aria-label="Places" className="flex h-12 gap-6 max-sm:gap-3">
           <NavLink to="/" end className={place}>
             Bench
           </NavLink>
