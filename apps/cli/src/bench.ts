@@ -63,7 +63,7 @@ for (const family of FAMILIES) {
 const built = buildBox(plan.value);
 if (!built.ok) throw new Error('the example is not sound');
 for (const boxes of [1, 6, 10]) {
-  const enough = stock.value.map((kind) => ({ ...kind, quantity: kind.offcut ? kind.quantity : kind.quantity * boxes }));
+  const enough = stock.value.stock.map((kind) => ({ ...kind, quantity: kind.offcut ? kind.quantity : kind.quantity * boxes }));
   const job = jobForBoxes('bench', plan.value, built.box, boxes, enough, undefined, 3);
   const first: number[] = [];
   let last = '';

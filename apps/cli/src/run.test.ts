@@ -49,6 +49,48 @@ describe('the command line', () => {
     expect(layout.boards.flatMap((board) => board.placements.map((placement) => placement.part))).toContain('back');
   });
 
+  test('a bad line of the rack is named and the good ones are used; a bad part or knot is named and the rest laid out', () => {
+    const rack = `${files.rack!.trimEnd()}\nBad,2,western-red-cedar,-3,139.7,1828.8,rough,rough,3.40,no,\n`;
+    const made = spareKnot('job plan bad --boxes 1 --seconds 0.2', { bad: rack });
+    expect(made.code).toBe(1);
+    expect(made.messages).toEqual([expect.stringMatching(/^bad: line \d+: thickness: .*negative/)]);
+    const job = JSON.parse(made.output) as { parts: Record<string, unknown>[]; stock: { defects: unknown[] }[] };
+    job.parts[0]!.outline = [
+      [0, 0],
+      [0, 9],
+      [9, 9],
+      [9, 0],
+    ];
+    job.stock[0]!.defects = [{ kind: 'nail', circle: [99_000, 10, 2] }];
+    const result = spareKnot('layout job', { job: JSON.stringify(job) });
+    expect(result.code).toBe(1);
+    expect(result.messages.join('\n')).toMatch(/job: parts\[0\].*\n.*/);
+    expect(result.messages.join('\n')).toContain('job: stock[0].defects[0]');
+    const layout = JSON.parse(result.output) as { unplaced: { part: string; count: number; reason: string }[]; boards: unknown[] };
+    expect(layout.unplaced).toEqual([{ part: 'front', count: 1, reason: expect.any(String) }]);
+    expect(layout.boards.length).toBeGreaterThan(0);
+  });
+
+  test('no boards, or none wide or thick enough: every panel has its reason', () => {
+    const job = JSON.parse(spareKnot('job plan rack --boxes 1 --seconds 0.2').output) as {
+      parts: { id: string; quantity: number; thickness: number }[];
+      stock: { length: number; defects: unknown[] }[];
+    };
+    const unplaced = (change: Partial<typeof job>) => {
+      const result = spareKnot('layout job', { job: JSON.stringify({ ...job, ...change }) });
+      expect(result.code).toBe(0);
+      return (JSON.parse(result.output) as { unplaced: { part: string; count: number; reason: string }[] }).unplaced;
+    };
+    const all = job.parts.map(({ id, quantity }) => [id, quantity]);
+    const none = unplaced({ stock: [] });
+    expect(none.map(({ part, count }) => [part, count])).toEqual(all);
+    for (const { reason } of none) expect(reason).toBe('there are no boards');
+    const short = unplaced({ stock: job.stock.map((each) => ({ ...each, length: 50, defects: [] })) });
+    for (const { reason } of short) expect(reason).toMatch(/longer than any board: [\d.]+ mm against 50 mm/);
+    const thick = unplaced({ parts: job.parts.map((each, index) => (index === 1 ? { ...each, thickness: 33 } : each)) });
+    expect(thick).toEqual([{ part: 'back', count: 1, reason: expect.stringContaining('no board is 33 mm thick') }]);
+  });
+
   test('plan prints a panel set', () => {
     const set = JSON.parse(spareKnot('plan plan').output) as { format: string; panels: { id: string }[] };
     expect(set.format).toBe('spare-knot/panel-set');

@@ -4,7 +4,7 @@ import { readBoxPlan } from '@spare-knot/core/exchange/box-plan-file.js';
 import type { Read } from '@spare-knot/core/exchange/document.js';
 import { jsonSchema, SCHEMA_NAMES } from '@spare-knot/core/exchange/json-schemas.js';
 import { readLayout, writeLayout } from '@spare-knot/core/exchange/layout-file.js';
-import { readLayoutJob, writeLayoutJob } from '@spare-knot/core/exchange/layout-job-file.js';
+import { readLayoutJob, salvageLayoutJob, writeLayoutJob } from '@spare-knot/core/exchange/layout-job-file.js';
 import { writePanelSet } from '@spare-knot/core/exchange/panel-set-file.js';
 import { readStock } from '@spare-knot/core/exchange/stock-file.js';
 import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
@@ -96,7 +96,8 @@ function command(
       if (!Number.isInteger(boxes) || boxes < 1 || boxes > 10_000)
         throw new WrongUsage(`--boxes ${values.boxes}: a whole number from 1 to 10000 is wanted`);
       const { plan, box } = built(planFile, open(planFile));
-      const stock = must(stockFile, readStock(open(stockFile)));
+      const { stock, problems: badLines } = must(stockFile, readStock(open(stockFile)));
+      notes.push(...badLines.map(({ path, message }) => `${stockFile}: ${path}: ${message}`));
       const kerf = parseLength(values.kerf ?? '3.175', 'mm');
       if (!kerf.ok) throw new WrongUsage(`--kerf: ${kerf.message}`);
       const seconds = Number(values.seconds ?? '3');
@@ -116,7 +117,8 @@ function command(
     }
     case 'layout': {
       const [file] = expect(1);
-      const asked = must(file, readLayoutJob(open(file)));
+      const { job: asked, problems, leftOut } = must(file, salvageLayoutJob(open(file)));
+      notes.push(...problems.map(({ path, message }) => `${file}: ${path}: ${message}`));
       // Pins that contradict the boards or each other are told, and their panels laid elsewhere.
       const { kept, broken: contradictory } = sortPins(asked);
       const job = { ...asked, pinned: kept };
@@ -124,13 +126,15 @@ function command(
       const answers: Layout[] = [];
       const best = searchLayout(job, { clock, solver, onBetter: (layout) => answers.push(layout) });
       const broken = checkLayout(job, best);
-      if (broken.length === 0) return writeLayout(best);
+      /** With the parts that could not be read, so that nobody waits for them. */
+      const whole = (layout: Layout): Layout => ({ ...layout, unplaced: [...layout.unplaced, ...leftOut] });
+      if (broken.length === 0) return writeLayout(whole(best));
       // Never seen by a maker: the checker does not trust the search, so an earlier answer that it passes is taken instead.
       const passed = answers.reverse().find((layout) => checkLayout(job, layout).length === 0);
       const faults = broken.map(({ rule, path, message }) => `${path}: rule ${rule}: ${message}`);
       if (!passed) throw new DataProblem(['the search gave a layout that breaks a rule; nothing is printed', ...faults]);
       notes.push('the last answer of the search breaks a rule; the best one that keeps them all is printed', ...faults);
-      return writeLayout(passed);
+      return writeLayout(whole(passed));
     }
     case 'check': {
       const [jobFile, layoutFile] = expect(2);

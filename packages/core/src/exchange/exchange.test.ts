@@ -11,7 +11,7 @@ import { fromInches, fromMm } from '../measure/ticks.js';
 import { readBoxPlan, writeBoxPlan } from './box-plan-file.js';
 import { jsonSchema, SCHEMA_NAMES } from './json-schemas.js';
 import { readLayout, writeLayout } from './layout-file.js';
-import { readLayoutJob, writeLayoutJob } from './layout-job-file.js';
+import { readLayoutJob, salvageLayoutJob, writeLayoutJob } from './layout-job-file.js';
 import { writePanelSet } from './panel-set-file.js';
 import { readStockCsv, writeStockCsv } from './stock-csv.js';
 import { readStock } from './stock-file.js';
@@ -249,11 +249,108 @@ describe('a rack as CSV', () => {
   test('stock is read from CSV, from a list and from a job', () => {
     const list = JSON.stringify([writeLayoutJob(job([], [board(900, 100)])).stock[0]]);
     for (const text of [list, `{"stock":${list}}`])
-      expect(readStock(text)).toMatchObject({ ok: true, value: [{ id: 'board', length: fromMm(900) }] });
+      expect(readStock(text)).toMatchObject({ ok: true, value: { stock: [{ id: 'board', length: fromMm(900) }], problems: [] } });
     expect(readStock(`${good}\nPicket,1,cedar,16,140,1800,,,,,\nPicket,1,cedar,16,140,900,,,,,`)).toMatchObject({
       ok: true,
-      value: [{ id: 'picket' }, { id: 'picket-2' }],
+      value: { stock: [{ id: 'picket' }, { id: 'picket-2' }], problems: [] },
     });
+    // Good lines are kept, bad ones named; a file without a good line is refused.
+    const mixed = readStock(`${good}\nPicket,1,cedar,16,140,1800,,,,,\nPicket,1,cedar,-16,140,900,,,,,`);
+    expect(mixed).toMatchObject({ ok: true, value: { stock: [{ id: 'picket' }], problems: [{ path: 'line 3' }] } });
+    expect(readStock(`${good}\nPicket,1,cedar,-16,140,900,,,,,`)).toMatchObject({ ok: false, problems: [{ path: 'line 2' }] });
+  });
+});
+
+describe('a layout job with something wrong in it', () => {
+  const sound = () =>
+    structuredClone(
+      writeLayoutJob(
+        job(
+          [part('a', rectangle(100, 50), { quantity: 2 }), part('b', rectangle(80, 60)), part('c', rectangle(70, 40))],
+          [board(900, 100, { id: 'one' }), board(800, 120, { id: 'two', defects: [knot(100, 50, 5), knot(300, 50, 5), knot(500, 50, 5)] })],
+        ),
+      ),
+    ) as unknown as {
+      parts: Record<string, unknown>[];
+      stock: { width: number; defects: unknown[] }[];
+      pinned: object[];
+      saw: { kerf: unknown };
+    };
+  const salvage = (change: (file: ReturnType<typeof sound>) => void) => {
+    const file = sound();
+    change(file);
+    return salvageLayoutJob(JSON.stringify(file));
+  };
+  const good = (change: Parameters<typeof salvage>[0]) => {
+    const read = salvage(change);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    return read.value;
+  };
+
+  test('a sound one is read as it is', () => {
+    const read = good(() => {});
+    expect([read.problems, read.leftOut]).toEqual([[], []]);
+    expect(read.job.parts).toHaveLength(3);
+  });
+
+  test('parts that cannot be are left out with the reason, the others keep their places', () => {
+    const read = good(({ parts }) => {
+      Object.assign(parts[0]!, {
+        outline: [
+          [0, 0],
+          [0, 50],
+          [100, 50],
+          [100, 0],
+        ],
+        underside: undefined,
+      });
+      parts[2]!.thickness = -4;
+    });
+    expect(read.job.parts.map(({ id }) => id)).toEqual(['b']);
+    expect(read.leftOut.map(({ part: id, count }) => [id, count])).toEqual(
+      expect.arrayContaining([
+        ['a', 2],
+        ['c', 1],
+      ]),
+    );
+    expect(read.problems.map(({ path }) => path)).toEqual(expect.arrayContaining(['parts[0].outline', 'parts[2].thickness']));
+    for (const { reason } of read.leftOut) expect(reason.length).toBeGreaterThan(10);
+  });
+
+  test('boards, and single defects of boards, are left out by their place in the file; a pin on a board that is gone goes with it', () => {
+    const read = good((file) => {
+      file.stock[0]!.width = -5;
+      file.stock[1]!.defects[0] = { kind: 'nail', circle: [9000, 50, 2] };
+      file.stock[1]!.defects[2] = { kind: 'woodpecker', circle: [500, 50, 2] };
+      file.pinned.push({ part: 'a', copy: 0, x: 0, y: 0, turn: 0, flipped: false, stock: 'one', piece: 0 });
+    });
+    expect(read.job.stock.map(({ id }) => id)).toEqual(['two']);
+    expect(read.job.stock[0]!.defects).toEqual([knot(300, 50, 5)]);
+    expect(read.job.pinned).toEqual([]);
+    const paths = read.problems.map(({ path }) => path);
+    for (const place of [/^stock\[0\]\.width/, /^stock\[1\]\.defects\[0\]/, /^stock\[1\]\.defects\[2\]/, /^pinned\[0\]\.stock/])
+      expect(paths.some((path) => place.test(path))).toBe(true);
+    expect(read.leftOut).toEqual([]);
+  });
+
+  test('the second of two parts of one name is left out, and the first stays', () => {
+    const read = good(({ parts }) => parts.push({ ...parts[0]!, quantity: 9 }));
+    expect(read.job.parts.map(({ id, quantity }) => [id, quantity])).toEqual([
+      ['a', 2],
+      ['b', 1],
+      ['c', 1],
+    ]);
+    expect(read.leftOut).toEqual([]);
+    expect(read.problems).toEqual([{ path: 'parts[3].id', message: expect.stringContaining('twice') }]);
+  });
+
+  test('what concerns the whole job is refused', () => {
+    expect(salvage(({ saw }) => (saw.kerf = 'wide'))).toMatchObject({ ok: false, problems: [{ path: 'saw.kerf' }] });
+    expect(salvageLayoutJob('not JSON').ok).toBe(false);
+    expect(salvage((file) => Object.assign(file, { version: 9 }))).toMatchObject({ ok: false, problems: [{ path: 'version' }] });
+    // A list that is none leaves nothing to keep.
+    expect(salvage((file) => Object.assign(file, { stock: 'none' })).ok).toBe(false);
+    expect(salvage(({ parts }) => parts.splice(0, 3, null as never)).ok).toBe(true);
   });
 });
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { LayoutJob, Part } from '../layout/job.js';
-import { jobProblems } from '../layout/job-problems.js';
+import { jobProblems, type Problem } from '../layout/job-problems.js';
 import { DEFECT_KINDS, type Defect } from '../wood/board.js';
 import { type Read, readDocument } from './document.js';
 import {
@@ -117,6 +117,79 @@ export function readLayoutJob(text: string): Read<LayoutJob> {
   const { format: _format, version: _version, ...job } = read.value;
   const problems = jobProblems(job);
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: job };
+}
+
+/** What could be read of a layout job, what was wrong with the rest, and the parts that are left out of it for that. */
+export interface Salvaged {
+  job: LayoutJob;
+  problems: readonly Problem[];
+  leftOut: readonly { part: string; count: number; reason: string }[];
+}
+
+/** A part, a board, a pin or a defect that can be left out without touching the others. */
+const LEFT_OUT = /^(parts|stock|pinned)\[(\d+)\](?:\.(defects)\[(\d+)\])?/;
+/** Leaving something out can bring to light what it hid, as a pin on a board that is gone. */
+const MOST_ROUNDS = 4;
+
+type RawLists = Record<string, { at: number; entry: unknown; inner: number[] }[]>;
+
+/**
+ * Reads a layout job, leaving out the entries that cannot be, so that the good rest is laid out all the same. Paths name places in the
+ * file as it is. A problem that concerns the whole job (its format, its saw) is one for all of it.
+ */
+export function salvageLayoutJob(text: string): Read<Salvaged> {
+  const strict = readLayoutJob(text);
+  if (strict.ok) return { ok: true, value: { job: strict.value, problems: [], leftOut: [] } };
+  if (strict.problems.some(({ path }) => !LEFT_OUT.test(path))) return strict;
+  const raw = JSON.parse(text) as Record<string, unknown>;
+  const inners = (entry: unknown) => ((entry as { defects?: unknown[] } | null)?.defects ?? []).map((_defect, index) => index);
+  const lists: RawLists = Object.fromEntries(
+    ['parts', 'stock', 'pinned'].map((list) => [
+      list,
+      ((raw[list] ?? []) as unknown[]).map((entry, at) => ({ at, entry, inner: inners(entry) })),
+    ]),
+  );
+  const problems: Problem[] = [];
+  const leftOut: { part: string; count: number; reason: string }[] = [];
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const entries = Object.fromEntries(Object.entries(lists).map(([list, kept]) => [list, kept.map(({ entry }) => entry)]));
+    const read = readLayoutJob(JSON.stringify({ ...raw, ...entries }));
+    if (read.ok) {
+      const { parts } = read.value;
+      // A part that stands there twice is left out once.
+      return {
+        ok: true,
+        value: { job: read.value, problems, leftOut: leftOut.filter(({ part }) => !parts.some(({ id }) => id === part)) },
+      };
+    }
+    const gone = new Set<object>();
+    const marred = new Map<object, number[]>();
+    for (const { path, message } of read.problems) {
+      const [, list, index, , inner] = LEFT_OUT.exec(path) ?? [];
+      const known = list === undefined ? undefined : lists[list]?.[Number(index)];
+      if (!known) return strict;
+      const defect = inner === undefined ? undefined : known.inner[Number(inner)];
+      const tail = path.replace(LEFT_OUT, '');
+      problems.push({ path: `${list}[${known.at}]${defect === undefined ? '' : `.defects[${defect}]`}${tail}`, message });
+      if (defect !== undefined) marred.set(known, [...(marred.get(known) ?? []), defect]);
+      else gone.add(known);
+      const { id, quantity } = (known.entry ?? {}) as { id?: unknown; quantity?: unknown };
+      if (list === 'parts' && typeof id === 'string' && Number.isInteger(quantity) && !leftOut.some(({ part }) => part === id))
+        leftOut.push({ part: id, count: Number(quantity), reason: message });
+    }
+    for (const [list, kept] of Object.entries(lists)) {
+      lists[list] = kept
+        .filter((each) => !gone.has(each))
+        .map((each) => {
+          const without = marred.get(each);
+          if (!without) return each;
+          const inner = each.inner.filter((index) => !without.includes(index));
+          const original = ((raw[list] as unknown[])[each.at] as { defects: unknown[] }).defects;
+          return { ...each, inner, entry: { ...(each.entry as object), defects: inner.map((index) => original[index]) } };
+        });
+    }
+  }
+  return strict;
 }
 
 /** A layout job as a file writes it: millimetres, degrees, decimals. */

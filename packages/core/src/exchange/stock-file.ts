@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Stock } from '../layout/job.js';
+import type { Problem } from '../layout/job-problems.js';
 import type { RackEntry } from '../wood/quick-entry.js';
 import { problemsOf, type Read } from './document.js';
 import { stock } from './layout-job-file.js';
@@ -22,18 +23,30 @@ export function stockFromEntries(entries: readonly RackEntry[]): Stock[] {
   });
 }
 
-/** Boards from a file: CSV, or JSON as in a layout job (the list itself, or an object with `stock`). Any bad line is a problem. */
-export function readStock(text: string): Read<Stock[]> {
+/** Boards that could be read, and what was wrong with the other lines. */
+export interface StockReading {
+  stock: Stock[];
+  problems: Problem[];
+}
+
+/**
+ * Boards from a file: CSV, or JSON as in a layout job (the list itself, or an object with `stock`). Of a CSV the good lines are kept; one
+ * without any is a problem, as JSON that is not such a list is.
+ */
+export function readStock(text: string): Read<StockReading> {
   if (!/^\s*[[{]/.test(text)) {
-    const { entries, problems } = readStockCsv(text);
-    return problems.length > 0
-      ? { ok: false, problems: problems.map(({ line, message }) => ({ path: `line ${line}`, message })) }
-      : { ok: true, value: stockFromEntries(entries) };
+    const { entries, problems: found } = readStockCsv(text);
+    const problems = found.map(({ line, message }) => ({ path: `line ${line}`, message }));
+    return entries.length === 0 && problems.length > 0
+      ? { ok: false, problems }
+      : { ok: true, value: { stock: stockFromEntries(entries), problems } };
   }
   try {
     const raw: unknown = JSON.parse(text);
     const parsed = z.object({ stock: z.array(stock) }).safeParse(Array.isArray(raw) ? { stock: raw } : raw);
-    return parsed.success ? { ok: true, value: parsed.data.stock } : { ok: false, problems: problemsOf(parsed.error) };
+    return parsed.success
+      ? { ok: true, value: { stock: parsed.data.stock, problems: [] } }
+      : { ok: false, problems: problemsOf(parsed.error) };
   } catch (error) {
     return { ok: false, problems: [{ path: '', message: `this is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
   }
