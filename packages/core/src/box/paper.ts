@@ -38,7 +38,7 @@ export function extentOf({ shapes }: PaperDrawing): readonly [number, number, nu
         [shape.centre[0] + shape.radius, shape.centre[1] + shape.radius],
       ];
     const long = shape.text.length * shape.height * 0.62;
-    const upright = Math.abs(shape.turn ?? 0) === 90;
+    const upright = Math.abs(shape.turn ?? 0) > 45;
     const [w, h] = upright ? [shape.height, long] : [long, shape.height];
     const [x, y] = shape.at;
     return shape.align === 'middle'
@@ -148,6 +148,12 @@ export const note = (
   ...(more.turn !== undefined && { turn: more.turn }),
 });
 
+/** How far words along an edge are turned, in degrees, so that they are read from below or from the right. */
+function alongEdge(from: PaperPoint, to: PaperPoint): number {
+  const turn = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
+  return turn <= -89.9 ? turn + 180 : turn > 90.1 ? turn - 180 : turn;
+}
+
 /** A measure along x (level) or y (upright) beside the panel, with witness lines. */
 function measure(axis: 0 | 1, from: number, to: number, at: number, towards: number, text: string): PaperShape[] {
   const point = (along: number, across: number): PaperPoint => (axis === 0 ? [along, across] : [across, along]);
@@ -183,8 +189,8 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): PaperD
     const [x, y] = entrance.centre;
     shapes.push(...measure(0, 0, x, blankWidth + AWAY, y, say(x)), ...measure(1, 0, y, blankLength + AWAY, x, say(y)));
     const size = entrance.shape === 'round' ? `ø ${say(entrance.diameter)}` : `${say(entrance.width)} wide, ${say(entrance.height)} high`;
-    // Beside the hole, over the line to its measure.
-    shapes.push(note([x + (holeSize(entrance)?.height ?? 0) / 2 + fromMm(2), y + fromMm(1.5)], size, { align: 'start' }));
+    // Under the hole, clear of the lines to its measures.
+    shapes.push(note([x, y - (holeSize(entrance)?.width ?? 0) / 2 - fromMm(6)], size));
   }
   for (const hole of holes) {
     if (hole === entrance || !('centre' in hole) || hole.shape !== 'round') continue;
@@ -211,7 +217,7 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): PaperD
       shapes.push(
         note([middle[0] + out[0], middle[1] + out[1]], words.join('; '), {
           height: fromMm(2.8),
-          turn: Math.abs(to[0] - from[0]) < Math.abs(to[1] - from[1]) ? 90 : 0,
+          turn: alongEdge(from, to),
         }),
       );
   });
