@@ -18,7 +18,7 @@ export const MATERIALS: readonly Material[] = [
   { id: 'douglas-fir', name: 'Douglas-fir', density: 540, words: ['douglas', 'fir', 'doug'], grained: true },
   { id: 'larch', name: 'larch', density: 580, words: ['larch'], grained: true },
   { id: 'baldcypress', name: 'baldcypress', density: 510, words: ['cypress', 'baldcypress'], grained: true },
-  { id: 'southern-pine', name: 'southern pine', density: 590, words: ['syp', 'yellow'], grained: true },
+  { id: 'southern-pine', name: 'southern pine', density: 590, words: ['syp', 'yellow', 'southern'], grained: true },
   { id: 'oak', name: 'oak', density: 720, words: ['oak'], grained: true },
   { id: 'pallet-wood', name: 'pallet wood', density: 510, words: ['pallet', 'slat', 'slats'], grained: true },
   { id: 'plywood', name: 'exterior plywood', density: 550, words: ['ply', 'plywood'], grained: false },

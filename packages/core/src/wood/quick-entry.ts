@@ -43,9 +43,9 @@ export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
     .replace(/[×✕]/g, 'x')
     .replace(/[″”“]/g, '"')
     .replace(/[′’]/g, "'")
-    .replace(/(\d)\s*x\s*(?=\d)/g, '$1 x ')
     .trim()
-    .toLowerCase();
+    .toLowerCase()
+    .replace(/(?<=[\d¼½¾⅐-⅞"'])\s*x\s*(?=[\d¼½¾⅐-⅞])|(?<=\d\s*(?:mm|cm|m|inches|inch|in|feet|foot|ft))\s*x\s*(?=[\d¼½¾⅐-⅞])/g, ' x ');
   if (text === '') return wrong('Nothing typed. Try: 6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40');
   const counted = /^(\d+)\s+(?!x\b|mm\b|cm\b|m\b|in\b|ft\b)(.*)$/.exec(text);
   const quantity = counted ? Number(counted[1]) : 1;
