@@ -1,5 +1,5 @@
 import type { Animal } from '../../../animals/animal.js';
-import { cos, sin, tan } from '../../../measure/angle.js';
+import { cos, printAngle, sin, tan } from '../../../measure/angle.js';
 import { say } from '../../../measure/sentence.js';
 import { fromMm, toMm } from '../../../measure/ticks.js';
 import { solidInside } from '../../../solid/convex-solid.js';
@@ -187,7 +187,7 @@ function build(plan: BoxPlan): BuiltBox {
       label: 'Log, high at the back',
       kind: 'length',
       value: Math.round(topAt(rear) - bottom),
-      why: `${say(size('height'))} at the front, sawn at the slope over ${say(2 * radius)}.`,
+      why: `Sawn at the slope across the log: ${say(size('height'))} + ${say(2 * radius)} × tan ${printAngle(slope)} = ${say(topAt(rear) - bottom)}.`,
     },
   ];
   return { ok: true, box, derived };

@@ -117,7 +117,7 @@ function build(plan: BoxPlan): BuiltBox {
       label: 'Room, deep',
       kind: 'length',
       value: slant.sizes.depth!,
-      why: `The sides’ board is ${mm(plan.wood['side-left']!.width ?? 0)} wide; front and back stand between: − ${mm(plan.wood.front!.thickness)} − ${mm(plan.wood.back!.thickness)} = ${mm(slant.sizes.depth)}.`,
+      why: `The sides’ board less front and back, which stand between: ${mm(plan.wood['side-left']!.width ?? 0)} − ${mm(plan.wood.front!.thickness)} − ${mm(plan.wood.back!.thickness)} = ${mm(slant.sizes.depth)}.`,
     },
     {
       id: 'overhangFront',
