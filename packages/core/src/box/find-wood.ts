@@ -2,7 +2,7 @@ import { animalById } from '../animals/find.js';
 import { fromMm } from '../measure/ticks.js';
 import type { BoardKind } from '../wood/board.js';
 import { chosen, rolesOf } from './declare.js';
-import { buildBox, checkBox, familyById } from './families/families.js';
+import { brokenRules, buildBox, familyById } from './families/families.js';
 import type { Family } from './family.js';
 import { measuresOf } from './measures.js';
 import type { BoxPlan, PanelWood } from './plan.js';
@@ -30,8 +30,8 @@ const STOP = 1000;
 function rulesBroken(plan: BoxPlan): number {
   const built = buildBox(plan);
   if (!built.ok) return Number.POSITIVE_INFINITY;
-  const checks = checkBox(plan, built.box, animalById(plan.animal));
-  return checks.reduce((sum, { severity }) => sum + (severity === 'stop' ? STOP : severity === 'warn' ? 1 : 0), 0);
+  const { stops, warnings } = brokenRules(plan, built.box, animalById(plan.animal));
+  return stops * STOP + warnings;
 }
 
 /** Whether the panels of these roles, cut from this board's thickness, are no wider than the board and get the face they need. */

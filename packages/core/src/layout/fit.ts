@@ -2,7 +2,7 @@ import { animalById } from '../animals/find.js';
 import type { PanelChange } from '../box/changes.js';
 import { panelChanges } from '../box/changes.js';
 import { completePlan } from '../box/declare.js';
-import { buildBox, checkBox, familyById } from '../box/families/families.js';
+import { brokenRules, buildBox, familyById } from '../box/families/families.js';
 import { measuresOf } from '../box/measures.js';
 import type { PanelSet } from '../box/panel-set.js';
 import type { BoxPlan } from '../box/plan.js';
@@ -115,8 +115,11 @@ export function* fitOffers(question: FitQuestion): Generator<number, FitOffer[],
   if (!family || !built.ok) return [];
   const plan = completePlan(family, asked);
   const animal = animalById(plan.animal);
-  const brokenRules = (of: BoxPlan, box: PanelSet) => checkBox(of, box, animal).filter((check) => check.severity !== 'kept').length;
-  const allowed = brokenRules(plan, built.box);
+  const broken = (of: BoxPlan, box: PanelSet) => {
+    const { stops, warnings } = brokenRules(of, box, animal);
+    return stops + warnings;
+  };
+  const allowed = broken(plan, built.box);
   const costOf = (of: BoxPlan, box: PanelSet): Cents | null => {
     // So many steps rather than so much time: the same question gives the same answer on any machine.
     const steps = searchSteps(jobForBoxes('fit', of, box, boxes, stock, saw, 3600), { clock: () => 0 });
@@ -161,7 +164,7 @@ export function* fitOffers(question: FitQuestion): Generator<number, FitOffer[],
         ? { ...plan, angles: { ...plan.angles, [parameter.id]: value } }
         : { ...plan, sizes: { ...plan.sizes, ...Object.fromEntries(ids.map((id) => [id, plan.sizes[id]! + value - start])) } };
       const result = buildBox(changed);
-      const cost = result.ok && brokenRules(changed, result.box) <= allowed ? costOf(changed, result.box) : null;
+      const cost = result.ok && broken(changed, result.box) <= allowed ? costOf(changed, result.box) : null;
       if (result.ok && cost !== null) {
         points.push({ value, cost });
         const pieces = piecesGained(built.box, result.box, { ...question, plan });

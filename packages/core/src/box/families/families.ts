@@ -31,10 +31,37 @@ export const FAMILIES: readonly Family[] = [
 
 export const familyById = (id: string): Family | undefined => FAMILIES.find((family) => family.id === id);
 
-/** Every rule that a box is held against, broken ones first; none for a family that is not known. */
+const HEAVIER = { kept: 0, warn: 1, stop: 2 } as const;
+
+/** Whether a remedy gives a box that can be built, in which its rule is broken no worse than before. */
+function helps(family: Family, check: Check, after: BoxPlan, animal: Animal | undefined): boolean {
+  const plan = completePlan(family, after);
+  const built = family.build(plan);
+  if (!built.ok) return false;
+  const again = family.checks(plan, built.box, animal).find(({ id, role }) => id === check.id && role === check.role);
+  if (!again || HEAVIER[again.severity] < HEAVIER[check.severity]) return true;
+  // A warning that then concerns fewer panels is a step; a stop that stays one is none.
+  return check.severity === 'warn' && again.severity === 'warn' && again.text !== check.text;
+}
+
+/** How many rules a box breaks so that it must not be built, and how many so that the maker should think again. */
+export function brokenRules(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): { stops: number; warnings: number } {
+  const family = familyById(plan.family);
+  const checks = family ? family.checks(completePlan(family, plan), box, animal) : [];
+  const count = (severity: Check['severity']) => checks.filter((check) => check.severity === severity).length;
+  return { stops: count('stop'), warnings: count('warn') };
+}
+
+/** Every rule that a box is held against, broken ones first, with those remedies that help; none for a family that is not known. */
 export function checkBox(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check[] {
   const family = familyById(plan.family);
-  return family ? bySeverity(family.checks(completePlan(family, plan), box, animal)) : [];
+  if (!family) return [];
+  const complete = completePlan(family, plan);
+  return bySeverity(family.checks(complete, box, animal)).map((check) =>
+    check.remedies.length === 0
+      ? check
+      : { ...check, remedies: check.remedies.filter(({ apply }) => helps(family, check, apply(complete), animal)) },
+  );
 }
 
 /** From plan to panel set. Refusals name the field that would have to change. */

@@ -240,7 +240,9 @@ function checks(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check
   const common = { mark: 'C', source: 'common practice, no source' } as const;
   const wall = plan.sizes.wall ?? 0;
   const thickEnough = wall >= fromMm(15);
-  const bigger = animal?.floorWidth ? fromMm(Math.ceil(animal.floorWidth * Math.SQRT2 + 2 * toMm(wall))) : null;
+  // The room is square, so its side must be the longer of what is wanted.
+  const wanted = Math.max(animal?.floorWidth ?? 0, animal?.floorDepth ?? 0);
+  const bigger = wanted > 0 ? fromMm(Math.ceil(wanted * Math.SQRT2 + 2 * toMm(wall))) : null;
   return [
     {
       ...common,

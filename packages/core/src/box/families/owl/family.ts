@@ -616,7 +616,14 @@ function checks(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check
       remedies:
         needs && !has
           ? [
-              { label: 'Add a platform', apply: setSchool('platform', 'platform') },
+              {
+                label: 'Add a platform',
+                // No wider than the room, so that the front carries it.
+                apply: (current) => {
+                  const { platformWide = 0, width = platformWide } = current.sizes;
+                  return setSchool('platform', 'platform')(setSize('platformWide', Math.min(platformWide, width))(current));
+                },
+              },
               { label: 'Make it deep', apply: setSize('frontHeight', fromMm(700)) },
             ]
           : [],
