@@ -22,6 +22,8 @@ const shared = {
 };
 const project = (displayName, folder) => ({ ...shared, displayName, testMatch: [`<rootDir>/${folder}/**/*.test.ts`] });
 export default {
+  // A busy machine is no fault of the code.
+  testTimeout: 60_000,
   projects: [
     project('core', 'packages/core/src'),
     project('cli', 'apps/cli/src'),
