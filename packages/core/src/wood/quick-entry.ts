@@ -50,8 +50,9 @@ export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
   const counted = /^(\d+)\s+(?!x\b|mm\b|cm\b|m\b|in\b|ft\b)(.*)$/.exec(text);
   const quantity = counted ? Number(counted[1]) : 1;
   if (quantity < 1 || quantity > 1000) return wrong(`${quantity} boards: between 1 and 1000 can be entered at once.`);
-  const said = (counted ? counted[2]! : text).replace(/(?<![\d/.,¼½¾⅐-⅞-])(\d+) x (\d+)(?= x |$|\s+(?!(?:mm|cm|m|in|inch|inches|ft|feet|foot)\b|["'])\D)/, (all, a: string, b: string) =>
-    nominalByName(`${a}×${b}`) && !SIZES.test(all) ? `${a}x${b}` : all,
+  const said = (counted ? counted[2]! : text).replace(
+    /(?<![\d/.,¼½¾⅐-⅞-])(\d+) x (\d+)(?= x |$|\s+(?!(?:mm|cm|m|in|inch|inches|ft|feet|foot)\b|["'])\D)/,
+    (all, a: string, b: string) => (nominalByName(`${a}×${b}`) && !SIZES.test(all) ? `${a}x${b}` : all),
   );
 
   let sizes: { thickness: string; width: string; length: string } | null = null;

@@ -25,14 +25,16 @@ const anyPart = fc
     quantity: millimetres(1, 5),
     grain: fc.constantFrom('along', 'any') as fc.Arbitrary<'along' | 'any'>,
     hole: fc.constantFrom('none', 'none', 'inside', 'edge'),
+    knots: fc.constantFrom('sound', 'none') as fc.Arbitrary<'sound' | 'none'>,
   })
-  .map(({ length, width, lean, bevel, quantity, grain, hole }) => {
+  .map(({ length, width, lean, bevel, quantity, grain, hole, knots }) => {
     const zones = hole === 'inside' ? [circle(length / 2, width / 2, width / 4)] : hole === 'edge' ? [circle(0, width / 2, width / 4)] : [];
     return (id: string) =>
       part(id, points([0, 0], [length + lean, 0], [length, width], [0, width]), {
         underside: points([0, 0], [length + lean + bevel, 0], [length + bevel, width], [0, width]),
         quantity,
         grain,
+        knots,
         cutAway: zones,
       });
   });
@@ -40,7 +42,7 @@ const anyPart = fc
 const anyStock = fc
   .record({
     length: millimetres(350, 900),
-    width: millimetres(180, 420),
+    width: fc.oneof(millimetres(90, 200), millimetres(180, 420)),
     grained: fc.boolean(),
     defects: fc.array(
       fc.record({
@@ -97,7 +99,7 @@ describe('measures', () => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 100 },
     );
     expect(boards).toBeGreaterThan(150);
   }, 60_000);

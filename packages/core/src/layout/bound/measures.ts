@@ -202,11 +202,113 @@ function lineMeasure(lines: number, along: 0 | 1, demands: readonly Demand[], st
   };
 }
 
+/** The upright rectangle that lies inside a part on both faces, whichever way it may be turned: at least so long and so wide. */
+function coreOf(part: Part, stock: readonly Stock[]): { long: number; wide: number } | null {
+  const faces = [part.outline, part.underside];
+  const low = Math.max(...faces.map((face) => Math.min(...face.map((point) => point[1]))));
+  const high = Math.min(...faces.map((face) => Math.max(...face.map((point) => point[1]))));
+  if (high <= low) return null;
+  // Both sides of a convex polygon bulge outwards, so the narrowest chord between two levels is at one of them.
+  const ends = faces.flatMap((face) => [low, high].map((at) => crossing(face, at)));
+  const [left, right] = [Math.max(...ends.map((end) => end[0])), Math.min(...ends.map((end) => end[1]))];
+  if (right <= left) return null;
+  const [long, wide] = [right - left, high - low];
+  return axesOf(part, stock).length === 1 ? { long, wide } : { long: Math.min(long, wide), wide: Math.min(long, wide) };
+}
+
+/** Where a level line enters and leaves a convex polygon. */
+function crossing(polygon: readonly Point[], at: number): readonly [number, number] {
+  const xs = polygon.flatMap(([x, y], index) => {
+    const [nextX, nextY] = polygon[(index + 1) % polygon.length]!;
+    if (y === at) return [x];
+    return (y - at) * (nextY - at) < 0 ? [x + ((nextX - x) * (at - y)) / (nextY - y)] : [];
+  });
+  return [Math.min(...xs), Math.max(...xs)];
+}
+
+/** Whether a part can by no means lie over a defect: no hole of it takes the defect in, wholly or at its edge. */
+function shuns(part: Part, { kind, zone }: Stock['defects'][number]): boolean {
+  if (!mustBeCutAway(kind) && part.knots !== 'none') return false;
+  const [left, bottom, right, top] = zoneBounds(zone);
+  const size = [right - left, top - bottom].sort((a, b) => a - b);
+  return part.cutAway.every((hole) => {
+    const bounds = zoneBounds(hole);
+    if (![part.outline, part.underside].every((face) => holds(face, bounds))) return false;
+    const room = [bounds[2] - bounds[0], bounds[3] - bounds[1]].sort((a, b) => a - b);
+    return room[0]! < size[0]! || room[1]! < size[1]!;
+  });
+}
+
+/** Stretches along a board in which something can lie that covers the levels from `low` to `high` and shuns these defects. */
+function freeStretches(kind: Stock, saw: Saw, shunned: Stock['defects'], low: number, high: number): number[] {
+  const blocked = shunned.flatMap(({ zone }): [number, number][] => {
+    if (zone.kind === 'polygon') return [];
+    const [left, bottom, right, top] = zoneBounds(zone);
+    if (Math.min(top, high) - Math.max(bottom, low) <= LINE_LEEWAY) return [];
+    let [from, to] = [left, right];
+    if (zone.kind === 'circle') {
+      const off = Math.max(0, low - zone.centre[1], zone.centre[1] - high);
+      const half = Math.sqrt(Math.max(0, zone.radius ** 2 - off ** 2));
+      [from, to] = [zone.centre[0] - half, zone.centre[0] + half];
+    }
+    return to - from > 2 * LINE_LEEWAY ? [[from + LINE_LEEWAY, to - LINE_LEEWAY]] : [];
+  });
+  const stretches: number[] = [];
+  let at = saw.endTrim;
+  for (const [from, to] of [...blocked, [kind.length - saw.endTrim, Number.POSITIVE_INFINITY] as [number, number]].sort(
+    (p, q) => p[0] - q[0],
+  )) {
+    if (from > at) stretches.push(from - at + 2 * TOLERANCE);
+    at = Math.max(at, to);
+  }
+  return stretches;
+}
+
+/**
+ * Parts at least as wide as one of them, seen along boards on which no two such lie side by side: each covers the middle, and so every
+ * defect there parts the board. By length, and by count of those that are at least as long. On wider boards as many lines as such parts
+ * can lie side by side.
+ */
+function bandMeasures(demands: readonly Demand[], stock: readonly Stock[], saw: Saw): Measure[] {
+  const kerf = kerfOf(saw);
+  const cores = demands.map(({ part }) => coreOf(part, stock));
+  return demands.flatMap(({ part: leader }, index): Measure[] => {
+    const core = cores[index];
+    if (!core) return [];
+    const shunned = stock.map((kind) => kind.defects.filter((defect) => shuns(leader, defect)));
+    const wideEnough = demands.map(
+      ({ part }, at) =>
+        (cores[at]?.wide ?? 0) >= core.wide - TOLERANCE && shunned.every((defects) => defects.every((defect) => shuns(part, defect))),
+    );
+    const shortest = Math.min(...cores.flatMap((each, at) => (wideEnough[at] && each ? [each.long] : [])));
+    const wide = core.wide - TOLERANCE;
+    let parted = false;
+    const rooms = stock.map((kind, at) => {
+      const [length, across] = usable(kind, saw);
+      const lines = Math.floor(across / wide);
+      if (lines !== 1)
+        return { length: lines * (length + kerf), count: lines * Math.floor((length + kerf) / (core.long - TOLERANCE + kerf)) };
+      const stretches = freeStretches(kind, saw, shunned[at]!, across - wide, wide);
+      parted ||= stretches.length > 1 || (stretches[0] ?? 0) < length - 4 * TOLERANCE;
+      return {
+        length: stretches.reduce((sum, each) => sum + (each >= shortest - TOLERANCE ? each + kerf : 0), 0),
+        count: stretches.reduce((sum, each) => sum + Math.floor((each + kerf) / (core.long - TOLERANCE + kerf)), 0),
+      };
+    });
+    if (!parted) return [];
+    const weights = (of: (core: { long: number }) => number) => cores.map((each, at) => (each && wideEnough[at] ? of(each) : 0));
+    return [
+      { weights: weights(({ long }) => long - TOLERANCE + kerf), capacities: rooms.map((room) => room.length) },
+      { weights: weights(({ long }) => (long >= core.long - TOLERANCE ? 1 : 0)), capacities: rooms.map((room) => room.count) },
+    ];
+  });
+}
+
 /** A line that only grazes a part is not counted. */
 const LINE_LEEWAY = 2 * TOLERANCE;
 /** Lines in one measure, and measures for one question. */
 const MOST_LINES = 24;
-const MOST_MEASURES = 14;
+const MOST_MEASURES = 18;
 
 /** The measure with the largest board as its unit, so that rounding of large numbers cannot pass for a need. */
 function inBoards({ weights, capacities }: Measure): Measure {
@@ -243,7 +345,7 @@ export function measuresFor(demands: readonly Demand[], stock: readonly Stock[],
     lineCounts(along, demands, stock, saw).map((count) => lineMeasure(count, along, demands, stock, saw)),
   );
   const found: Measure[] = [inBoards(areaMeasure(demands, stock, saw))];
-  for (const measure of lines.map(inBoards)) {
+  for (const measure of [...lines, ...bandMeasures(demands, stock, saw)].map(inBoards)) {
     if (found.length >= MOST_MEASURES) break;
     if (measure.weights.every((weight) => weight === 0) || found.some((other) => weaker(measure, other))) continue;
     found.push(measure);

@@ -31,8 +31,52 @@ export class ColumnPool {
     private readonly parts: readonly number[],
     private readonly copies: ArrayLike<number>,
     private readonly goals: Goals,
+    /** Boards that can still be taken of each pile. */
+    private readonly left: readonly number[] = piles.map((pile) => pile.left),
   ) {
     this.pileIndex = new Map(piles.map((pile, index) => [pile, index]));
+  }
+
+  /** A pool for what is still to be laid: the patterns of this one that do not lay more of a part than that. */
+  rest(copies: ArrayLike<number>, left: readonly number[]): ColumnPool {
+    const pool = new ColumnPool(this.job, this.piles, this.parts, copies, this.goals, left);
+    for (const { board } of this.columns.values())
+      if (left[this.pileIndex.get(board.pile)!]! > 0 && board.filling.used.every((used, part) => used <= copies[part]!)) pool.add(board);
+    return pool;
+  }
+
+  /**
+   * Boards to settle on next by the linear master: those of which it takes whole ones, or else the one that it takes most of. `chance`
+   * turns the choice a little. Empty when it takes none.
+   */
+  settle(solver: LinearSolver, chance: () => number): { pile: number; board: FilledBoard; times: number }[] {
+    const { model, columns } = this.model(false);
+    const solved = solver(model, LINEAR_SECONDS);
+    if (!solved) return [];
+    const copies = Int32Array.from({ length: this.job.parts.length }, (_unused, part) => this.copies[part]!);
+    const left = [...this.left];
+    const take = (column: Column, most: number) => {
+      const { board } = column;
+      const pile = this.pileIndex.get(board.pile)!;
+      const times = Math.min(
+        most,
+        left[pile]!,
+        ...board.filling.used.map((used, part) => (used > 0 ? Math.floor(copies[part]! / used) : Number.POSITIVE_INFINITY)),
+      );
+      if (times < 1) return [];
+      left[pile]! -= times;
+      for (const [part, used] of board.filling.used.entries()) copies[part]! -= used * times;
+      return [{ pile, board, times }];
+    };
+    const shares = columns.map((column, index) => ({ column, share: solved.values[index]! })).filter(({ share }) => share > 1e-6);
+    const whole = shares.flatMap(({ column, share }) => take(column, Math.floor(share + 1e-6)));
+    if (whole.length > 0) return whole;
+    const order = shares.map((each) => ({ ...each, key: each.share * (0.7 + 0.6 * chance()) })).sort((a, b) => b.key - a.key);
+    for (const { column } of order) {
+      const taken = take(column, 1);
+      if (taken.length > 0) return taken;
+    }
+    return [];
   }
 
   get size(): number {
@@ -65,7 +109,7 @@ export class ColumnPool {
 
   private totalBoards(): number {
     return Math.min(
-      this.piles.reduce((sum, pile) => sum + pile.left, 0),
+      this.left.reduce((sum, left) => sum + left, 0),
       this.parts.reduce((sum, part) => sum + this.copies[part]!, 0),
     );
   }
@@ -85,7 +129,7 @@ export class ColumnPool {
       penalty,
       model: {
         columns: [
-          ...columns.map((column) => ({ cost: this.cost(column.board), most: column.board.pile.left, whole })),
+          ...columns.map((column) => ({ cost: this.cost(column.board), most: this.left[this.pileIndex.get(column.board.pile)!]!, whole })),
           ...this.parts.map((part, index) => ({ cost: penalty[index]!, most: this.copies[part]!, whole: false })),
         ],
         rows: [
@@ -94,10 +138,10 @@ export class ColumnPool {
             sense: 'at least' as const,
             limit: this.copies[part]!,
           })),
-          ...this.piles.map((pile) => ({
+          ...this.piles.map((pile, at) => ({
             terms: columns.flatMap((column, index) => (column.board.pile === pile ? [[index, 1] as const] : [])),
             sense: 'at most' as const,
-            limit: pile.left,
+            limit: this.left[at]!,
           })),
         ],
       },
@@ -118,7 +162,7 @@ export class ColumnPool {
     let grown = false;
     for (const [index, pile] of this.piles.entries()) {
       if (halted()) break;
-      if (pile.left <= 0) continue;
+      if (this.left[index]! <= 0) continue;
       const quota = Math.min(0, solved.duals[this.parts.length + index]!);
       for (const plain of this.goals.first === 'cuts' ? [true, false] : [false]) {
         const filling = pile.filler.fill({ copies: wanted, values, plain, thorough: beam >= THOROUGH_FROM_BEAM }, beam, pile.ends);
@@ -133,8 +177,8 @@ export class ColumnPool {
   /** Boards as full as they can be, the parts weighed by their area and a hair of chance: of many that are alike full, each time another. */
   learnFull(areas: ArrayLike<number>, chance: () => number, beam: number): void {
     const values = Float64Array.from({ length: this.job.parts.length }, (_unused, part) => areas[part]! * (1 + 1e-5 * chance()));
-    for (const pile of this.piles) {
-      if (pile.left <= 0) continue;
+    for (const [index, pile] of this.piles.entries()) {
+      if (this.left[index]! <= 0) continue;
       const filling = pile.filler.fill({ copies: this.copies, values, thorough: true }, beam, pile.ends);
       if (filling.pieces.length > 0) this.add(weigh(pile, filling, this.job.saw, this.goals));
     }

@@ -81,6 +81,9 @@ const FIRST_BEAM = 1;
 const PRICING_BEAMS = [8, 24, 64];
 /** Full boards learnt each time other prices are tried. */
 const FULL_BOARDS = 6;
+/** Beam width, and rounds of pricing for each board settled on, in a dive. */
+const DIVING_BEAM = 10;
+const DIVING_ROUNDS = 5;
 /** How widely a proposed pattern is tried. */
 const REALISING_BEAM = 48;
 /** Seconds for one whole-number programme, so that the search can be stopped in between. */
@@ -273,6 +276,35 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     if (consider(group, construction)) better();
   };
 
+  /**
+   * Settles board after board on what the linear master takes most of, and prices anew for what is then left, so that the last boards are
+   * filled with what there is for them (a dive; as in price-and-branch, from memory [M]). What it learns serves the whole-number master.
+   */
+  function* dive(group: Group, chance: () => number): Generator<void, void, void> {
+    const solver = control.solver!;
+    const copies = Int32Array.from(group.copies);
+    const left = group.piles.map((pile) => pile.left);
+    const boards: FilledBoard[] = [];
+    while (copies.some((count) => count > 0) && !halted()) {
+      const pool = group.pool!.rest(copies, left);
+      for (let round = 0; round < DIVING_ROUNDS && !halted(); round += 1) {
+        const grown = pool.price(solver, DIVING_BEAM, () => 0.98 + 0.04 * chance(), halted);
+        yield;
+        if (!grown) break;
+      }
+      const settled = pool.settle(solver, chance);
+      if (settled.length === 0) break;
+      for (const { pile, board, times } of settled) {
+        for (let repeat = 0; repeat < times; repeat += 1) boards.push(board);
+        left[pile]! -= times;
+        for (const [part, used] of board.filling.used.entries()) copies[part]! -= used * times;
+      }
+    }
+    if (halted() && copies.some((count) => count > 0)) return;
+    improve(group, { boards, missing: copies });
+    group.pool!.learn(boards);
+  }
+
   /** Prices patterns until no beam finds another, then chooses among them. */
   function* generate(group: Group): Generator<void, void, void> {
     const pool = group.pool!;
@@ -283,6 +315,8 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
         if (!grown) break;
       }
       if (halted()) return;
+      for (const _step of dive(group, beam === PRICING_BEAMS[0] ? () => 0.5 : random)) yield;
+      if (proven(group) || halted()) return;
       improve(group, pool.choose(control.solver!, Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000))));
       yield;
       if (proven(group)) return;
@@ -358,7 +392,9 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
       group.rounds += 1;
       group.idle += 1;
       const turn = group.rounds % 6;
-      if (control.solver && turn === 0 && !proven(group)) {
+      if (control.solver && turn === 3 && !proven(group)) {
+        for (const _step of dive(group, random)) yield layout;
+      } else if (control.solver && turn === 0 && !proven(group)) {
         // Other prices find other patterns.
         group.pool!.price(control.solver, 16, () => 0.85 + 0.3 * random(), halted);
         for (let more = 0; more < FULL_BOARDS && !halted(); more += 1) group.pool!.learnFull(areas, random, 4);
