@@ -3,6 +3,7 @@ import type { Point } from '../../wood/board.js';
 import type { Saw, Stock } from '../job.js';
 import { holesFor, type Obstacle, slideClear } from './defects.js';
 import { FreeFiller } from './free-shapes.js';
+import { GuillotineFiller } from './guillotine.js';
 import { noise } from './noise.js';
 import { reachAlong, type Shape } from './shapes.js';
 
@@ -60,6 +61,11 @@ export interface Wanted {
   interlock?: boolean;
 }
 
+/** A board so many times wider than its narrowest piece is filled as a sheet too. */
+const SHEET = 3.6;
+/** On sheets lanes are looked at less widely, and past defects only from this beam on: there are very many ways. */
+const SHEET_BEAM = 3;
+const THOROUGH = 24;
 /** Ways of lying that are told from one another, as a factor of their states' key. */
 const MOST_WAYS = 1024;
 /** Steps that the knapsack of a row may take. */
@@ -87,6 +93,8 @@ export class BoardFiller {
   /** For saws that turn inside the wood. */
   private readonly free: FreeFiller | null;
   private readonly hasSlopes: boolean;
+  /** For sheets, on which many pieces lie side by side. */
+  private readonly sheet: GuillotineFiller | null;
 
   constructor(
     private readonly stock: Stock,
@@ -101,6 +109,7 @@ export class BoardFiller {
     const random = noise(4_057);
     this.marks = Float64Array.from({ length: partCount }, () => Math.floor(random() * 2 ** 30));
     this.hasSlopes = saw.rip && shapes.some((shape) => shape.leftSlopes.length + shape.rightSlopes.length > 0);
+    this.sheet = saw.rip && stock.width >= SHEET * this.narrowest ? new GuillotineFiller(shapes, obstacles, saw, partCount) : null;
     this.free = saw.rip && !saw.throughCuts ? new FreeFiller(stock, shapes, obstacles, saw, partCount) : null;
   }
 
@@ -111,8 +120,12 @@ export class BoardFiller {
     const total = { pieces: [] as Piece[], used: new Array<number>(this.partCount).fill(0), value: 0 };
     for (const [left, right] of ends) {
       const region = { left, right, bottom: 0, top: this.stock.width };
-      const searched = this.fillRegion(region, { ...wanted, copies }, beam);
-      let filling = searched;
+      const sheet = wanted.plain ? null : this.sheet?.fill(region, copies, wanted.values, beam);
+      // For a first answer one way of filling a sheet will do.
+      const quick = (beam === 1 || (this.obstacles.length > 0 && beam < THOROUGH)) && sheet && sheet.pieces.length > 0;
+      let filling = quick
+        ? fillingOf(sheet.pieces, this.partCount, sheet.value)
+        : this.fillRegion(region, { ...wanted, copies }, this.sheet ? Math.min(beam, SHEET_BEAM) : beam);
       const take = (other: Filling | null) => {
         if (other && other.value > filling.value + 1e-9) filling = other;
       };
@@ -125,6 +138,7 @@ export class BoardFiller {
       }
       const free = wanted.plain ? null : this.free?.fill(region, copies, wanted.values, beam);
       if (free) take(fillingOf(free.pieces, this.partCount, free.value));
+      if (sheet) take(fillingOf(sheet.pieces, this.partCount, sheet.value));
       total.pieces.push(...filling.pieces);
       total.value += filling.value;
       filling.used.forEach((count, part) => {
@@ -202,7 +216,7 @@ export class BoardFiller {
       filling: this.fillLane({ ...region, top: region.bottom + height }, wanted, beam, 1),
     }));
     // Few lanes: try each as the first. Many: only those worth most for their width.
-    const few = wide < 3.6 * this.narrowest;
+    const few = wide < SHEET * this.narrowest;
     const tried = few
       ? lanes
       : lanes.sort((p, q) => q.filling.value / (q.height + this.saw.kerf) - p.filling.value / (p.height + this.saw.kerf)).slice(0, 1);
