@@ -36,6 +36,8 @@ interface Chain {
   before: Chain | null;
   reachA: number;
   reachB: number;
+  /** How far they reach along other directions, on each face, once it was asked. */
+  ends: Map<Point, readonly [number, number]> | null;
 }
 
 interface State {
@@ -46,6 +48,33 @@ interface State {
   value: number;
   reach: Ticks;
   score: number;
+}
+
+/** Pieces one after the other, newest first: how long with their kerfs, and worth what. */
+interface Row {
+  at: Ticks;
+  value: number;
+  shape: Shape | null;
+  before: Row | null;
+}
+
+/** Two lists of rows as one, from the shortest on; those that are no more valuable than a shorter one are left out. */
+function better(a: readonly Row[], b: readonly Row[]): Row[] {
+  const kept: Row[] = [];
+  let most = Number.NEGATIVE_INFINITY;
+  for (let i = 0, j = 0; i < a.length || j < b.length; ) {
+    const one = a[i];
+    const other = b[j];
+    const first = !other || (one && (one.at < other.at || (one.at === other.at && one.value >= other.value)));
+    const next = first ? one! : other;
+    if (first) i += 1;
+    else j += 1;
+    if (next.value > most) {
+      kept.push(next);
+      most = next.value;
+    }
+  }
+  return kept;
 }
 
 export interface Wanted {
@@ -68,8 +97,8 @@ const SHEET_BEAM = 3;
 const THOROUGH = 24;
 /** Ways of lying that are told from one another, as a factor of their states' key. */
 const MOST_WAYS = 1024;
-/** Steps that the knapsack of a row may take. */
-const MOST_LINE_WORK = 12_000_000;
+/** Rows that a knapsack may remember. */
+const MOST_ROWS = 20_000;
 const SQUARE: Point = [1, 0];
 /** A piece is laid away from the near edge only where that saves more length than this (3 mm): the edge is where one measures from. */
 const AWAY_FROM_EDGE: Ticks = 960;
@@ -125,7 +154,7 @@ export class BoardFiller {
       const quick = (beam === 1 || (this.obstacles.length > 0 && beam < THOROUGH)) && sheet && sheet.pieces.length > 0;
       let filling = quick
         ? fillingOf(sheet.pieces, this.partCount, sheet.value)
-        : this.fillRegion(region, { ...wanted, copies }, this.sheet ? Math.min(beam, SHEET_BEAM) : beam);
+        : this.fillRegion(region, { ...wanted, copies }, this.widthOf(beam));
       const take = (other: Filling | null) => {
         if (other && other.value > filling.value + 1e-9) filling = other;
       };
@@ -149,6 +178,12 @@ export class BoardFiller {
     return total;
   }
 
+  /** How many states are kept: fewer where each has very many ways to go on. */
+  private widthOf(beam: number): number {
+    if (this.sheet) return Math.min(beam, SHEET_BEAM);
+    return this.obstacles.length > 0 ? Math.ceil(beam / 2) : beam;
+  }
+
   /**
    * The most valuable row of pieces one after the other, each in its shortest way and square to the next: a knapsack by dynamic
    * programming, exact where no two pieces lie side by side. Null on boards with defects, and where there are too many pieces for it.
@@ -163,34 +198,24 @@ export class BoardFiller {
       const known = ways.get(shape.part);
       if (!known || shape.length < known.length) ways.set(shape.part, shape);
     }
-    const items: Shape[] = [];
+    // Rows so far, the longer the more valuable: of two that are worth the same only the shorter goes on.
+    let rows: Row[] = [{ at: 0, value: 0, shape: null, before: null }];
     for (const shape of ways.values()) {
-      const most = Math.min(wanted.copies[shape.part]!, Math.floor(room / Math.max(1, shape.length + kerf)));
-      for (let copy = 0; copy < most; copy += 1) items.push(shape);
-    }
-    if (items.length === 0 || items.length * room > MOST_LINE_WORK) return null;
-    const size = Math.floor(room);
-    const value = new Float64Array(size + 1);
-    const taken = items.map(() => new Uint8Array((size >> 3) + 1));
-    items.forEach((shape, index) => {
       const length = Math.ceil(shape.length + kerf);
       const worth = wanted.values[shape.part]!;
-      const marks = taken[index]!;
-      for (let at = size; at >= length; at -= 1) {
-        const other = value[at - length]! + worth;
-        if (other > value[at]!) {
-          value[at] = other;
-          marks[at >> 3]! |= 1 << (at & 7);
-        }
+      const most = Math.min(wanted.copies[shape.part]!, Math.floor(room / Math.max(1, length)));
+      for (let copy = 0; copy < most; copy += 1) {
+        const longer = rows.flatMap((row): Row[] =>
+          row.at + length <= room ? [{ at: row.at + length, value: row.value + worth, shape, before: row }] : [],
+        );
+        rows = better(rows, longer);
+        if (rows.length > MOST_ROWS) return null;
       }
-    });
-    const pieces: Piece[] = [];
-    let at = size;
-    for (let index = items.length - 1; index >= 0; index -= 1) {
-      if ((taken[index]![at >> 3]! & (1 << (at & 7))) === 0) continue;
-      pieces.push({ shape: items[index]!, x: 0, y: region.bottom });
-      at -= Math.ceil(items[index]!.length + kerf);
     }
+    const best = rows.at(-1)!;
+    const pieces: Piece[] = [];
+    for (let row: Row | null = best; row?.shape; row = row.before) pieces.push({ shape: row.shape, x: 0, y: region.bottom });
+    if (pieces.length === 0) return null;
     let x = region.left;
     const used = new Array<number>(this.partCount).fill(0);
     const row = pieces.map((piece) => {
@@ -199,7 +224,7 @@ export class BoardFiller {
       used[piece.shape.part]! += 1;
       return placed;
     });
-    return { pieces: row, used, value: value[size]! };
+    return { pieces: row, used, value: best.value };
   }
 
   /** One lane as wide as the region, or a lane ripped off its lower edge and the rest above it, whichever is worth more. */
@@ -343,6 +368,7 @@ export class BoardFiller {
         before: chain,
         reachA: Math.max(chain?.reachA ?? Number.NEGATIVE_INFINITY, reachAlong(shape.a, SQUARE, x, y, true)),
         reachB: Math.max(chain?.reachB ?? Number.NEGATIVE_INFINITY, reachAlong(shape.b, SQUARE, x, y, true)),
+        ends: null,
       };
     }
     return { chain, used, hash, value, reach, score };
@@ -357,18 +383,9 @@ export class BoardFiller {
     const depth = this.stock.thickness;
     let best = Number.POSITIVE_INFINITY;
     for (const normal of [SQUARE, ...chain.piece.shape.rightSlopes, ...shape.leftSlopes]) {
-      let endA = chain.reachA;
-      let endB = chain.reachB;
-      if (normal !== SQUARE) {
-        endA = Number.NEGATIVE_INFINITY;
-        endB = Number.NEGATIVE_INFINITY;
-        for (let link: Chain | null = chain; link; link = link.before) {
-          endA = Math.max(endA, reachAlong(link.piece.shape.a, normal, link.piece.x, link.piece.y, true));
-          endB = Math.max(endB, reachAlong(link.piece.shape.b, normal, link.piece.x, link.piece.y, true));
-        }
-      }
+      const [endA, endB] = normal === SQUARE ? [chain.reachA, chain.reachB] : endsAlong(chain, normal);
       const startA = reachAlong(shape.a, normal, 0, y, false);
-      const startB = reachAlong(shape.b, normal, 0, y, false);
+      const startB = shape.b === shape.a ? startA : reachAlong(shape.b, normal, 0, y, false);
       for (const lean of [0, endB - endA, startB - startA]) {
         if (Math.abs(lean) > this.maxLean) continue;
         const onA = Math.max(endA, endB - lean);
@@ -378,6 +395,21 @@ export class BoardFiller {
     }
     return Math.ceil(best - 1e-6);
   }
+}
+
+/** How far a chain of pieces reaches along a direction, on each face. */
+function endsAlong(chain: Chain, normal: Point): readonly [number, number] {
+  const known = chain.ends?.get(normal);
+  if (known) return known;
+  const before = chain.before ? endsAlong(chain.before, normal) : ([Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY] as const);
+  const { shape, x, y } = chain.piece;
+  const found = [
+    Math.max(before[0], reachAlong(shape.a, normal, x, y, true)),
+    Math.max(before[1], reachAlong(shape.b, normal, x, y, true)),
+  ] as const;
+  chain.ends ??= new Map();
+  chain.ends.set(normal, found);
+  return found;
 }
 
 function minus(copies: ArrayLike<number>, used: ArrayLike<number>): Int32Array {

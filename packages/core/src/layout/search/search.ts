@@ -78,11 +78,12 @@ const ROUNDS_WHEN_PROVEN = 24;
 const MOST_WHEN_PROVEN = 2500;
 /** Beam widths: for the first answer, and for pricing, which widens when nothing more is found. */
 const FIRST_BEAM = 1;
-const PRICING_BEAMS = [8, 24, 64];
+const PRICING_BEAMS = [8, 24];
 /** Full boards learnt each time other prices are tried. */
 const FULL_BOARDS = 6;
 /** Beam width, and rounds of pricing for each board settled on, in a dive. */
 const DIVING_BEAM = 10;
+const MOST_DIVING_BEAM = 24;
 const DIVING_ROUNDS = 5;
 /** How widely a proposed pattern is tried. */
 const REALISING_BEAM = 48;
@@ -280,7 +281,7 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
    * Settles board after board on what the linear master takes most of, and prices anew for what is then left, so that the last boards are
    * filled with what there is for them (a dive; as in price-and-branch, from memory [M]). What it learns serves the whole-number master.
    */
-  function* dive(group: Group, chance: () => number): Generator<void, void, void> {
+  function* dive(group: Group, chance: () => number, beam: number): Generator<void, void, void> {
     const solver = control.solver!;
     const copies = Int32Array.from(group.copies);
     const left = group.piles.map((pile) => pile.left);
@@ -288,7 +289,7 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     while (copies.some((count) => count > 0) && !halted()) {
       const pool = group.pool!.rest(copies, left);
       for (let round = 0; round < DIVING_ROUNDS && !halted(); round += 1) {
-        const grown = pool.price(solver, DIVING_BEAM, () => 0.98 + 0.04 * chance(), halted);
+        const grown = pool.price(solver, beam, () => 0.98 + 0.04 * chance(), halted);
         yield;
         if (!grown) break;
       }
@@ -315,7 +316,7 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
         if (!grown) break;
       }
       if (halted()) return;
-      for (const _step of dive(group, beam === PRICING_BEAMS[0] ? () => 0.5 : random)) yield;
+      for (const _step of dive(group, beam === PRICING_BEAMS[0] ? () => 0.5 : random, beam)) yield;
       if (proven(group) || halted()) return;
       improve(group, pool.choose(control.solver!, Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000))));
       yield;
@@ -393,7 +394,7 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
       group.idle += 1;
       const turn = group.rounds % 6;
       if (control.solver && turn === 3 && !proven(group)) {
-        for (const _step of dive(group, random)) yield layout;
+        for (const _step of dive(group, random, group.rounds % 12 === 3 ? DIVING_BEAM : MOST_DIVING_BEAM)) yield layout;
       } else if (control.solver && turn === 0 && !proven(group)) {
         // Other prices find other patterns.
         group.pool!.price(control.solver, 16, () => 0.85 + 0.3 * random(), halted);
