@@ -78,12 +78,16 @@ const ROUNDS_WHEN_PROVEN = 24;
 const MOST_WHEN_PROVEN = 2500;
 /** Beam widths: for the first answer, and for pricing, which widens when nothing more is found. */
 const FIRST_BEAM = 1;
-const PRICING_BEAMS = [8, 24];
+const PRICING_BEAMS = [8, 24, 64];
+/** Share of the time within which the widest beam is still begun. */
+const WIDEST_WITHIN = 0.25;
 /** Full boards learnt each time other prices are tried. */
 const FULL_BOARDS = 6;
 /** Beam width, and rounds of pricing for each board settled on, in a dive. */
 const DIVING_BEAM = 10;
 const MOST_DIVING_BEAM = 24;
+/** Between two dives the quicker ways are tried for so many times as long as the last took. */
+const REST_AFTER_DIVE = 2;
 const DIVING_ROUNDS = 5;
 /** How widely a proposed pattern is tried. */
 const REALISING_BEAM = 48;
@@ -310,6 +314,8 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
   function* generate(group: Group): Generator<void, void, void> {
     const pool = group.pool!;
     for (const beam of PRICING_BEAMS) {
+      // The widest look only where the others took little of the time.
+      if (beam > MOST_DIVING_BEAM && control.clock() - started > WIDEST_WITHIN * (deadline - started)) return;
       for (let round = 0; round < 60 && !halted() && !proven(group); round += 1) {
         const grown = pool.price(control.solver!, beam, () => 1, halted);
         yield;
@@ -369,6 +375,8 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
   }
 
   let generated = false;
+  let dived = control.clock();
+  let diveTook = 0;
   while (!halted() && groups.some((group) => !group.done)) {
     if (control.solver && !generated) {
       generated = true;
@@ -393,8 +401,11 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
       group.rounds += 1;
       group.idle += 1;
       const turn = group.rounds % 6;
-      if (control.solver && turn === 3 && !proven(group)) {
-        for (const _step of dive(group, random, group.rounds % 12 === 3 ? DIVING_BEAM : MOST_DIVING_BEAM)) yield layout;
+      if (control.solver && control.clock() - dived > REST_AFTER_DIVE * diveTook && !proven(group)) {
+        const began = control.clock();
+        for (const _step of dive(group, random, random() < 0.6 ? DIVING_BEAM : MOST_DIVING_BEAM)) yield layout;
+        dived = control.clock();
+        diveTook = dived - began;
       } else if (control.solver && turn === 0 && !proven(group)) {
         // Other prices find other patterns.
         group.pool!.price(control.solver, 16, () => 0.85 + 0.3 * random(), halted);
