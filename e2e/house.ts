@@ -87,3 +87,18 @@ export async function type(page: Page, label: string, text: string): Promise<voi
   await field.fill(text);
   await field.press('Enter');
 }
+
+/** The boards of a layout, and what is said of it. */
+export const boardsOf = (page: Page) => page.getByRole('region', { name: 'Boards laid out' });
+export const resultOf = (page: Page) => page.getByRole('region', { name: 'Result' });
+export const searchEnded = (page: Page) => expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 30_000 });
+
+/** A chickadee batch on pickets, laid out and at rest. */
+export async function laidOut(page: Page, boxes: number): Promise<void> {
+  await startBatch(page, 'Black-capped chickadee', boxes);
+  await chooseWood(page);
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  await expect(boardsOf(page).locator('[data-part]').first()).toBeVisible();
+  await searchEnded(page);
+  await kept(page);
+}

@@ -1,18 +1,4 @@
-import { chooseWood, expect, kept, startBatch, test } from './house.js';
-
-type Page = import('@playwright/test').Page;
-const boards = (page: Page) => page.getByRole('region', { name: 'Boards laid out' });
-const ended = (page: Page) => expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 30_000 });
-
-/** A chickadee batch on pickets, laid out and at rest. */
-async function laidOut(page: Page, boxes: number): Promise<void> {
-  await startBatch(page, 'Black-capped chickadee', boxes);
-  await chooseWood(page);
-  await page.getByRole('link', { name: 'Lay it out' }).click();
-  await expect(boards(page).locator('[data-part]').first()).toBeVisible();
-  await ended(page);
-  await kept(page);
-}
+import { boardsOf as boards, chooseWood, searchEnded as ended, expect, kept, laidOut, resultOf, startBatch, test } from './house.js';
 
 test('a panel is dragged, stays where it was put, and the rest flows round it; an illegal place says why', async ({ page }) => {
   await laidOut(page, 4);
@@ -81,7 +67,7 @@ test('four ways are compared side by side, and one is taken', async ({ page }) =
   await compare.getByRole('listitem').filter({ hasText: 'Fewest cuts' }).getByRole('button', { name: 'Lay it out so' }).click();
   await ended(page);
   await kept(page);
-  await expect(page.getByRole('region', { name: 'Result' })).toContainText('Cuts');
+  await expect(resultOf(page)).toContainText('Cuts');
 });
 
 test('small changes of size are tried, with progress, and offered with what they save', async ({ page }) => {
@@ -96,8 +82,8 @@ test('two hundred boxes come as patterns to cut alike, or say what has no place'
   await startBatch(page, 'Black-capped chickadee', 200);
   await chooseWood(page);
   await page.getByRole('link', { name: 'Lay it out' }).click();
-  await expect(page.getByRole('region', { name: 'Result' })).toContainText(/panels find no place/, { timeout: 30_000 });
-  await expect(page.getByRole('region', { name: 'Result' })).toContainText('the boards are used up');
+  await expect(resultOf(page)).toContainText(/panels find no place/, { timeout: 30_000 });
+  await expect(resultOf(page)).toContainText('the boards are used up');
   await expect(
     boards(page)
       .getByText(/cut \d+ boards like this/)

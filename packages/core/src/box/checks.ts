@@ -483,10 +483,12 @@ export function accessCheck(plan: BoxPlan, box: PanelSet): Check {
   };
 }
 
+/** The graver the greater. */
+export const GRAVITY = { kept: 0, warn: 1, stop: 2 } as const;
+
 /** Broken rules first. */
 export function bySeverity(checks: readonly Check[]): Check[] {
-  const order = { stop: 0, warn: 1, kept: 2 };
-  return [...checks].sort((a, b) => order[a.severity] - order[b.severity]);
+  return [...checks].sort((a, b) => GRAVITY[b.severity] - GRAVITY[a.severity]);
 }
 
 /** Rules of wood, width and fasteners that every family is held against. */

@@ -64,8 +64,9 @@ const likeStick = ([thickness, width]: readonly [number, number], board: BoardKi
 };
 
 /**
- * The plan with its panels given to boards that are wide enough: for each group of roles the whole board with which the
- * box breaks the fewest rules, of those the commonest, the cheaper of two equally common. A group that no board carries keeps its wood, so that the maker sees what is missing.
+ * The plan with its panels given to boards that are wide enough: for each group of roles the whole board with which the box breaks
+ * the fewest rules, of those the commonest, the cheaper of two equally common. A group that no board carries keeps its wood, so that the
+ * maker sees what is missing.
  */
 export function findWood(plan: BoxPlan, boards: readonly BoardsAtHand[]): BoxPlan {
   const family = familyById(plan.family);
@@ -80,10 +81,10 @@ export function findWood(plan: BoxPlan, boards: readonly BoardsAtHand[]): BoxPla
     const stick = family.roles.find((role) => role.id === roles[0])?.stick;
     const found = whole.filter((board) => (stick ? likeStick(stick, board) : true) && carries({ ...plan, wood }, roles, board));
     const broken = found.map((board) => rulesBroken(given({ ...plan, wood }, roles, board)));
-    const best = found[broken.indexOf(Math.min(...broken))];
+    const fewest = Math.min(...broken);
+    const best = found[broken.indexOf(fewest)];
     // Boards at hand come before those of the plan, but not where they alone make the box one that must not be built.
-    if (best && (Math.min(...broken) < STOP || Math.min(...broken) <= rulesBroken({ ...plan, wood })))
-      for (const role of roles) wood[role] = woodOf(best);
+    if (best && (fewest < STOP || fewest <= rulesBroken({ ...plan, wood }))) for (const role of roles) wood[role] = woodOf(best);
   }
   return { ...plan, wood };
 }

@@ -344,6 +344,17 @@ describe('a layout job with something wrong in it', () => {
     expect(read.problems).toEqual([{ path: 'parts[3].id', message: expect.stringContaining('twice') }]);
   });
 
+  test('whatever is wrong with a part or a board, what is said of it can be written into a layout', () => {
+    for (const wrong of [{ quantity: 10 ** 8 }, { quantity: -5 }, { quantity: 2.5 }, { id: '' }, { id: 7 }]) {
+      const read = good(({ parts }) => Object.assign(parts[0]!, wrong));
+      expect(read.job.parts.map(({ id }) => id)).toEqual(['b', 'c']);
+      expect(read.problems.length).toBeGreaterThan(0);
+      for (const { part: id, count } of read.leftOut) expect(id !== '' && count > 0 && count <= 100_000).toBe(true);
+    }
+    const read = good(({ stock }) => Object.assign(stock[1]!, { defects: 'none' }));
+    expect(read.job.stock.map(({ id }) => id)).toEqual(['one']);
+  });
+
   test('what concerns the whole job is refused', () => {
     expect(salvage(({ saw }) => (saw.kerf = 'wide'))).toMatchObject({ ok: false, problems: [{ path: 'saw.kerf' }] });
     expect(salvageLayoutJob('not JSON').ok).toBe(false);

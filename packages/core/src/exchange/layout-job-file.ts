@@ -128,6 +128,7 @@ export interface Salvaged {
 
 /** A part, a board, a pin or a defect that can be left out without touching the others. */
 const LEFT_OUT = /^(parts|stock|pinned)\[(\d+)\](?:\.(defects)\[(\d+)\])?/;
+const missingPart = z.object({ id: name, quantity: count.positive() });
 /** Leaving something out can bring to light what it hid, as a pin on a board that is gone. */
 const MOST_ROUNDS = 4;
 
@@ -142,7 +143,10 @@ export function salvageLayoutJob(text: string): Read<Salvaged> {
   if (strict.ok) return { ok: true, value: { job: strict.value, problems: [], leftOut: [] } };
   if (strict.problems.some(({ path }) => !LEFT_OUT.test(path))) return strict;
   const raw = JSON.parse(text) as Record<string, unknown>;
-  const inners = (entry: unknown) => ((entry as { defects?: unknown[] } | null)?.defects ?? []).map((_defect, index) => index);
+  const inners = (entry: unknown) => {
+    const defects = (entry as { defects?: unknown } | null)?.defects;
+    return Array.isArray(defects) ? defects.map((_defect, index) => index) : [];
+  };
   const lists: RawLists = Object.fromEntries(
     ['parts', 'stock', 'pinned'].map((list) => [
       list,
@@ -173,9 +177,10 @@ export function salvageLayoutJob(text: string): Read<Salvaged> {
       problems.push({ path: `${list}[${known.at}]${defect === undefined ? '' : `.defects[${defect}]`}${tail}`, message });
       if (defect !== undefined) marred.set(known, [...(marred.get(known) ?? []), defect]);
       else gone.add(known);
-      const { id, quantity } = (known.entry ?? {}) as { id?: unknown; quantity?: unknown };
-      if (list === 'parts' && typeof id === 'string' && Number.isInteger(quantity) && !leftOut.some(({ part }) => part === id))
-        leftOut.push({ part: id, count: Number(quantity), reason: message });
+      // Named among what is not placed only where its name and number can be written down.
+      const missing = list === 'parts' ? missingPart.safeParse(known.entry) : null;
+      if (missing?.success && !leftOut.some(({ part }) => part === missing.data.id))
+        leftOut.push({ part: missing.data.id, count: missing.data.quantity, reason: message });
     }
     for (const [list, kept] of Object.entries(lists)) {
       lists[list] = kept

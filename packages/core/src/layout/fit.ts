@@ -8,7 +8,7 @@ import type { PanelSet } from '../box/panel-set.js';
 import type { BoxPlan } from '../box/plan.js';
 import type { Cents } from '../measure/money.js';
 import { fromInches, fromMm, type Ticks } from '../measure/ticks.js';
-import type { Saw, Stock } from './job.js';
+import { type Saw, type Stock, suits } from './job.js';
 import { jobForBoxes } from './job-for-boxes.js';
 import { searchSteps } from './search/search.js';
 
@@ -85,10 +85,7 @@ function piecesGained(was: PanelSet, now: PanelSet, { plan, boxes, stock, saw }:
     return stock
       .filter(
         (board) =>
-          !board.offcut &&
-          board.material === wood.material &&
-          Math.abs(board.thickness - panel.thickness) < fromMm(0.5) &&
-          board.width >= after.blankWidth,
+          !board.offcut && suits({ thickness: panel.thickness, materials: [wood.material] }, board) && board.width >= after.blankWidth,
       )
       .map((board) => ({
         panel: panel.id,
@@ -104,9 +101,8 @@ function piecesGained(was: PanelSet, now: PanelSet, { plan, boxes, stock, saw }:
 
 /**
  * The few changes of height, overhang, floor or slope that save most on a batch's boards, or at the same cost give whole pieces from a
- * board's length: each size is tried a little smaller and larger,
- * and where one more piece would come out of a board; the box must stay as sound as it is, with no more rules broken. Yields the share
- * that is done. Costs come from a short search, so an offer is what that search found, not the least there is.
+ * board's length: each size is tried a little smaller and larger, and where one more piece would come out of a board; the box must stay as
+ * sound as it is, with no more rules broken. Yields the share that is done. Costs come from a short search, so an offer is what that search found, not the least there is.
  */
 export function* fitOffers(question: FitQuestion): Generator<number, FitOffer[], void> {
   const { plan: asked, boxes, stock, saw, inches } = question;

@@ -95,5 +95,5 @@ export const EDGE_LEEWAY: Ticks = 160;
 export const priceOf = (stock: Stock): Cents => stock.price ?? 0;
 
 /** Whether a board's thickness and material suit a part. */
-export const suits = (part: Part, stock: Stock): boolean =>
+export const suits = (part: Pick<Part, 'thickness' | 'materials'>, stock: Stock): boolean =>
   Math.abs(part.thickness - stock.thickness) <= THICKNESS_LEEWAY && (part.materials === null || part.materials.includes(stock.material));

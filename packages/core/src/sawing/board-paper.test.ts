@@ -46,6 +46,24 @@ describe('a board of a layout on paper', () => {
     expect(toMm(top - bottom)).toBeGreaterThan(140);
   });
 
+  test('a panel that lies along the far edge is marked there, and not on the near edge', () => {
+    const two = job([part('a', rectangle(200, 60), { quantity: 2 })], [board(900, 140)]);
+    const marked = boardDrawing(two, layout([at('a', 0, 0), at('a', 300, 80, { copy: 1 })]).boards[0]!, 'Board', (id) => id, say);
+    const ends = marked.shapes.flatMap((shape) =>
+      shape.kind === 'path' && shape.layer === 'dimension' ? [shape.points.map(([x, y]) => [toMm(x), toMm(y)])] : [],
+    );
+    expect(ends).toEqual([
+      [
+        [200, 0],
+        [200, -4],
+      ],
+      [
+        [500, 140],
+        [500, 144],
+      ],
+    ]);
+  });
+
   test('a board that the job does not know is refused', () => {
     expect(() => boardDrawing(of, { ...laid, stock: 'none' }, 'x', (id) => id, say)).toThrow('none');
   });

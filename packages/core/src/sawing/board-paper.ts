@@ -1,12 +1,11 @@
-import { note, type PaperDrawing, type PaperShape, type SayLength } from '../box/paper.js';
+import { type Layer, note, type PaperDrawing, type PaperShape, type SayLength } from '../box/paper.js';
 import type { LayoutJob } from '../layout/job.js';
 import type { LaidBoard } from '../layout/layout.js';
 import { placePart } from '../layout/placed.js';
-import { fromMm } from '../measure/ticks.js';
+import { fromMm, type Ticks } from '../measure/ticks.js';
 import { DEFECT_NAMES, type Point, type Zone } from '../wood/board.js';
 import { boardMarks } from './tape-marks.js';
 
-const HOLE = { cut: 'hole', defect: 'behind', keep: 'groove' } as const;
 /** The two faces are drawn apart where they differ by more than a tenth of a millimetre. */
 const APART = 32;
 const TICK = fromMm(4);
@@ -18,8 +17,7 @@ const rectangle = ([x, y]: Point, length: number, width: number): Point[] => [
   [x, y + width],
 ];
 
-function zoneShape(zone: Zone, what: keyof typeof HOLE): PaperShape {
-  const layer = HOLE[what];
+function zoneShape(zone: Zone, layer: Layer): PaperShape {
   if (zone.kind === 'circle') return { kind: 'circle', layer, centre: zone.centre, radius: zone.radius };
   const points = zone.kind === 'rect' ? rectangle(zone.corner, zone.width, zone.height) : zone.points;
   return { kind: 'path', layer, points, closed: true };
@@ -41,7 +39,7 @@ export function boardDrawing(
   if (!board) throw new Error(`the layout names a board that is not there: ${laid.stock}`);
   const shapes: PaperShape[] = [{ kind: 'path', layer: 'behind', points: rectangle([0, 0], board.length, board.width), closed: true }];
   for (const { kind, zone } of board.defects) {
-    shapes.push(zoneShape(zone, 'defect'));
+    shapes.push(zoneShape(zone, 'behind'));
     if (zone.kind === 'circle') shapes.push(note(zone.centre, DEFECT_NAMES[kind], { height: fromMm(3) }));
   }
   for (const placement of laid.placements) {
@@ -51,7 +49,7 @@ export function boardDrawing(
     shapes.push({ kind: 'path', layer: 'cut', points: faceA, closed: true });
     if (faceA.some((corner, index) => Math.hypot(corner[0] - faceB[index]![0], corner[1] - faceB[index]![1]) > APART))
       shapes.push({ kind: 'path', layer: 'far', points: faceB, closed: true });
-    shapes.push(...cutAway.map((zone) => zoneShape(zone, 'cut')));
+    shapes.push(...cutAway.map((zone) => zoneShape(zone, 'hole')));
     const words = placement.flipped ? `${nameOf(placement.part)}, face down` : nameOf(placement.part);
     shapes.push(note([(bounds[0] + bounds[2]) / 2, (bounds[1] + bounds[3]) / 2], words));
   }
@@ -59,22 +57,22 @@ export function boardDrawing(
     shapes.push({ kind: 'path', layer: 'groove', points: rectangle([x, y], length, width), closed: true });
     shapes.push(note([x + length / 2, y + width / 2], `keep ${say(length)} × ${say(width)}`));
   }
+  const mark = (x: Ticks, edge: Ticks, out: Ticks): PaperShape[] => [
+    {
+      kind: 'path',
+      layer: 'dimension',
+      points: [
+        [x, edge],
+        [x, edge + out],
+      ],
+      closed: false,
+    },
+    note([x, edge + (out > 0 ? 1.4 : 2.5) * out], say(x), { height: fromMm(3.5) }),
+  ];
+  // On the edge that a panel lies along, and on both where its end is sloped.
   for (const { near, far, row } of boardMarks(job, laid).marks) {
-    const down: Point[] = [
-      [near, 0],
-      [near, -TICK],
-    ];
-    shapes.push(
-      { kind: 'path', layer: 'dimension', points: down, closed: false },
-      note([near, -2.5 * TICK], say(near), { height: fromMm(3.5) }),
-    );
-    if (row === 'near' && Math.abs(far - near) <= APART) continue;
-    const up: Point[] = [
-      [far, board.width],
-      [far, board.width + TICK],
-    ];
-    shapes.push({ kind: 'path', layer: 'dimension', points: up, closed: false });
-    shapes.push(note([far, board.width + 1.4 * TICK], say(far), { height: fromMm(3.5) }));
+    if (row === 'near') shapes.push(...mark(near, 0, -TICK));
+    if (row === 'far' || Math.abs(far - near) > APART) shapes.push(...mark(far, board.width, TICK));
   }
   return { name, shapes };
 }

@@ -1,5 +1,5 @@
 import type { Animal } from '../../animals/animal.js';
-import { bySeverity, type Check } from '../checks.js';
+import { bySeverity, type Check, GRAVITY } from '../checks.js';
 import { completePlan } from '../declare.js';
 import type { BuiltBox, Family } from '../family.js';
 import type { PanelSet } from '../panel-set.js';
@@ -31,15 +31,13 @@ export const FAMILIES: readonly Family[] = [
 
 export const familyById = (id: string): Family | undefined => FAMILIES.find((family) => family.id === id);
 
-const HEAVIER = { kept: 0, warn: 1, stop: 2 } as const;
-
 /** Whether a remedy gives a box that can be built, in which its rule is broken no worse than before. */
 function helps(family: Family, check: Check, after: BoxPlan, animal: Animal | undefined): boolean {
   const plan = completePlan(family, after);
   const built = family.build(plan);
   if (!built.ok) return false;
   const again = family.checks(plan, built.box, animal).find(({ id, role }) => id === check.id && role === check.role);
-  if (!again || HEAVIER[again.severity] < HEAVIER[check.severity]) return true;
+  if (!again || GRAVITY[again.severity] < GRAVITY[check.severity]) return true;
   // A warning that then concerns fewer panels is a step; a stop that stays one is none.
   return check.severity === 'warn' && again.severity === 'warn' && again.text !== check.text;
 }

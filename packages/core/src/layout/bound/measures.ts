@@ -29,8 +29,8 @@ const perimeter = (polygon: readonly Point[]): number =>
     return sum + Math.hypot(nextX - x, nextY - y);
   }, 0);
 
-/** The polygon's length along one axis where the other has the given value. */
-function chord(polygon: readonly Point[], axis: 0 | 1, at: number): number {
+/** Where a line along one axis, at the given value of the other, enters and leaves a convex polygon; the first beyond the second when it misses. */
+function crossing(polygon: readonly Point[], axis: 0 | 1, at: number): readonly [number, number] {
   const other = axis === 0 ? 1 : 0;
   let least = Number.POSITIVE_INFINITY;
   let most = Number.NEGATIVE_INFINITY;
@@ -44,7 +44,13 @@ function chord(polygon: readonly Point[], axis: 0 | 1, at: number): number {
       most = Math.max(most, value);
     }
   });
-  return most > least ? most - least : 0;
+  return [least, most];
+}
+
+/** The polygon's length along one axis where the other has the given value. */
+function chord(polygon: readonly Point[], axis: 0 | 1, at: number): number {
+  const [least, most] = crossing(polygon, axis, at);
+  return Math.max(0, most - least);
 }
 
 /** The shortest chord between two levels counted from the polygon's edge; chords of a convex polygon are concave, so an end has it. */
@@ -209,21 +215,11 @@ function coreOf(part: Part, stock: readonly Stock[]): { long: number; wide: numb
   const high = Math.min(...faces.map((face) => Math.max(...face.map((point) => point[1]))));
   if (high <= low) return null;
   // Both sides of a convex polygon bulge outwards, so the narrowest chord between two levels is at one of them.
-  const ends = faces.flatMap((face) => [low, high].map((at) => crossing(face, at)));
+  const ends = faces.flatMap((face) => [low, high].map((at) => crossing(face, 0, at)));
   const [left, right] = [Math.max(...ends.map((end) => end[0])), Math.min(...ends.map((end) => end[1]))];
   if (right <= left) return null;
   const [long, wide] = [right - left, high - low];
   return axesOf(part, stock).length === 1 ? { long, wide } : { long: Math.min(long, wide), wide: Math.min(long, wide) };
-}
-
-/** Where a level line enters and leaves a convex polygon. */
-function crossing(polygon: readonly Point[], at: number): readonly [number, number] {
-  const xs = polygon.flatMap(([x, y], index) => {
-    const [nextX, nextY] = polygon[(index + 1) % polygon.length]!;
-    if (y === at) return [x];
-    return (y - at) * (nextY - at) < 0 ? [x + ((nextX - x) * (at - y)) / (nextY - y)] : [];
-  });
-  return [Math.min(...xs), Math.max(...xs)];
 }
 
 /** Whether a part can by no means lie over a defect: no hole of it takes the defect in, wholly or at its edge. */

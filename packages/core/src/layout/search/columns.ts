@@ -3,7 +3,7 @@ import type { Goals } from '../goals.js';
 import type { LayoutJob } from '../job.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
 import { type Construction, type FilledBoard, type Pile, weigh } from './construct.js';
-import { fillingOf, type Piece } from './fill-board.js';
+import { fillingOf, type Piece, THOROUGH_FROM_BEAM } from './fill-board.js';
 
 /** What a master programme chooses among: boards as they may be cut. */
 interface Column {
@@ -11,8 +11,6 @@ interface Column {
   key: string;
 }
 
-/** Beam width from which boards are also filled by the slower ways. */
-const THOROUGH_FROM_BEAM = 24;
 /** Seconds that one linear, and one whole-number, programme may take. */
 const LINEAR_SECONDS = 2;
 

@@ -92,9 +92,10 @@ export interface Wanted {
 
 /** A board so many times wider than its narrowest piece is filled as a sheet too. */
 const SHEET = 3.6;
-/** On sheets lanes are looked at less widely, and past defects only from this beam on: there are very many ways. */
+/** On sheets lanes are looked at less widely, and past defects only where time is taken for it: there are very many ways. */
 const SHEET_BEAM = 3;
-const THOROUGH = 24;
+/** Beam width from which boards are also filled by the slower ways. */
+export const THOROUGH_FROM_BEAM = 24;
 /** Ways of lying that are told from one another, as a factor of their states' key. */
 const MOST_WAYS = 1024;
 /** Rows that a knapsack may remember. */
@@ -151,7 +152,7 @@ export class BoardFiller {
       const region = { left, right, bottom: 0, top: this.stock.width };
       const sheet = wanted.plain ? null : this.sheet?.fill(region, copies, wanted.values, beam);
       // For a first answer one way of filling a sheet will do.
-      const quick = (beam === 1 || (this.obstacles.length > 0 && beam < THOROUGH)) && sheet && sheet.pieces.length > 0;
+      const quick = (beam === 1 || (this.obstacles.length > 0 && beam < THOROUGH_FROM_BEAM)) && sheet && sheet.pieces.length > 0;
       let filling = quick
         ? fillingOf(sheet.pieces, this.partCount, sheet.value)
         : this.fillRegion(region, { ...wanted, copies }, this.widthOf(beam));

@@ -14,7 +14,7 @@ interface Order {
 
 /** Tries for one sheet grow fewer as there are more pieces. */
 const MOST_WORK = 800_000;
-/** Smallest share of their length by which two ways of lying are told from each other. */
+/** Ways of lying whose sizes differ by no more than this are one. */
 const ALIKE: Ticks = 3;
 
 /**

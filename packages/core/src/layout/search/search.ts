@@ -8,7 +8,7 @@ import type { LaidBoard, Layout, LayoutSearch, SearchControl, Unplaced } from '.
 import { ColumnPool } from './columns.js';
 import { type Construction, construct, type FilledBoard, type Pile, weigh } from './construct.js';
 import { obstaclesOf } from './defects.js';
-import { BoardFiller, type Piece } from './fill-board.js';
+import { BoardFiller, type Piece, THOROUGH_FROM_BEAM } from './fill-board.js';
 import { noise } from './noise.js';
 import { type Lying, lyingOf, offcutsOf } from './offcuts.js';
 import { reasonFor } from './reasons.js';
@@ -83,12 +83,12 @@ const PRICING_BEAMS = [8, 24, 64];
 const WIDEST_WITHIN = 0.25;
 /** Full boards learnt each time other prices are tried. */
 const FULL_BOARDS = 6;
-/** Beam width, and rounds of pricing for each board settled on, in a dive. */
+/** Beam widths, and rounds of pricing for each board settled on, in a dive. */
 const DIVING_BEAM = 10;
-const MOST_DIVING_BEAM = 24;
+const MOST_DIVING_BEAM = THOROUGH_FROM_BEAM;
+const DIVING_ROUNDS = 5;
 /** Between two dives the quicker ways are tried for so many times as long as the last took. */
 const REST_AFTER_DIVE = 2;
-const DIVING_ROUNDS = 5;
 /** How widely a proposed pattern is tried. */
 const REALISING_BEAM = 48;
 /** Seconds for one whole-number programme, so that the search can be stopped in between. */
@@ -307,7 +307,6 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     }
     if (halted() && copies.some((count) => count > 0)) return;
     improve(group, { boards, missing: copies });
-    group.pool!.learn(boards);
   }
 
   /** Prices patterns until no beam finds another, then chooses among them. */
