@@ -8,19 +8,26 @@ const shared = {
         jsc: {
           target: 'es2022',
           parser: { syntax: 'typescript', tsx: true, decorators: true },
-          transform: { legacyDecorator: true, decoratorMetadata: true, react: { runtime: 'automatic' } },
+          transform: {
+            legacyDecorator: true,
+            decoratorMetadata: true,
+            react: { runtime: 'automatic' },
+          },
         },
         module: { type: 'es6' },
       },
     ],
   },
   moduleNameMapper: {
-    '^@spare-knot/core/(.*)\\.js$': '<rootDir>/packages/core/src/$1',
-    '^@spare-knot/core/(.*)$': '<rootDir>/packages/core/src/$1',
+    '^@spare-knot/core/(.*)$': '<rootDir>/packages/core/src/$1/index',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
 };
-const project = (displayName, folder) => ({ ...shared, displayName, testMatch: [`<rootDir>/${folder}/**/*.test.ts`] });
+const project = (displayName, folder) => ({
+  ...shared,
+  displayName,
+  testMatch: [`<rootDir>/${folder}/**/*.test.ts`],
+});
 export default {
   // A busy machine is no fault of the code.
   testTimeout: 60_000,

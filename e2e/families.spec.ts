@@ -1,12 +1,22 @@
 import { readFile } from 'node:fs/promises';
 import { expect, kept, startBatch, test, type } from './house.js';
 
-const checks = (page: import('@playwright/test').Page) => page.getByRole('region', { name: 'Checks' });
+const checks = (page: import('@playwright/test').Page) =>
+  page.getByRole('region', { name: 'Checks' });
 
-test('every kind of box a bird can have is drawn for it, pulled apart and cut open', async ({ page }) => {
+test('every kind of box a bird can have is drawn for it, pulled apart and cut open', async ({
+  page,
+}) => {
   await startBatch(page, 'Eurasian nuthatch', 2);
   const kind = page.getByLabel('Kind of box');
-  for (const name of ['Square-cut box', 'Ridge-roof box', 'Deep owl box', 'Terrace and colony house', 'Log box', 'Tube-entrance box']) {
+  for (const name of [
+    'Square-cut box',
+    'Ridge-roof box',
+    'Deep owl box',
+    'Terrace and colony house',
+    'Log box',
+    'Tube-entrance box',
+  ]) {
     await kind.selectOption({ label: name });
     await expect(page.getByText('Not to be built like this.')).toBeHidden();
     await page.getByRole('tab', { name: 'Panels' }).click();
@@ -24,11 +34,15 @@ test('every kind of box a bird can have is drawn for it, pulled apart and cut op
   await expect(kind).toHaveValue('log');
 });
 
-test('a school that the others rule out says why, and what would make it possible', async ({ page }) => {
+test('a school that the others rule out says why, and what would make it possible', async ({
+  page,
+}) => {
   await startBatch(page, 'Tree swallow', 1);
   await expect(checks(page)).toContainText('swings free');
   await page.getByText('between the sides', { exact: true }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'has nothing to pivot in' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'has nothing to pivot in' }),
+  ).toBeVisible();
   await page.getByText('screws', { exact: true }).click();
   await expect(page.getByText('Not to be built like this.')).toBeHidden();
   await expect(checks(page)).toContainText('held by screws alone');
@@ -74,15 +88,25 @@ test('bits decide how the entrance is bored, and stay in the shop', async ({ pag
   await page.reload();
   await page.getByRole('tab', { name: 'Beside the wood' }).click();
   await expect(boring).toContainText('Bore it with');
-  await expect(page.getByRole('region', { name: 'Hardware' })).toContainText('Plain nail as a pivot');
+  await expect(page.getByRole('region', { name: 'Hardware' })).toContainText(
+    'Plain nail as a pivot',
+  );
 });
 
 test('drawings and templates come as files', async ({ page }) => {
   await startBatch(page, 'Black-capped chickadee', 1);
   await page.getByRole('tab', { name: 'Panels' }).click();
-  const begins: Record<string, string> = { SVG: '<?xml', DXF: '0', PDF: '%PDF-', 'Templates 1 : 1': '%PDF-' };
+  const begins: Record<string, string> = {
+    SVG: '<?xml',
+    DXF: '0',
+    PDF: '%PDF-',
+    'Templates 1 : 1': '%PDF-',
+  };
   for (const [button, head] of Object.entries(begins)) {
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button, exact: true }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: button, exact: true }).click(),
+    ]);
     const file = await readFile(await download.path());
     expect(file.length).toBeGreaterThan(800);
     expect(file.toString('latin1').trimStart().startsWith(head)).toBe(true);

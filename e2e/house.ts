@@ -11,11 +11,18 @@ export class House {
   private process: ChildProcess | null = null;
 
   async start(): Promise<void> {
-    if (!process.env.SPARE_KNOT_DB_PASSWORD) throw new Error('the browser tests need MariaDB: run them through bin/test, which starts one');
-    const child = spawn(process.execPath, [fileURLToPath(new URL('../apps/server/dist/main.js', import.meta.url))], {
-      env: { ...process.env, SPARE_KNOT_PORT: String(PORT) },
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
+    if (!process.env.SPARE_KNOT_DB_PASSWORD)
+      throw new Error(
+        'the browser tests need MariaDB: run them through bin/test, which starts one',
+      );
+    const child = spawn(
+      process.execPath,
+      [fileURLToPath(new URL('../apps/server/dist/main.js', import.meta.url))],
+      {
+        env: { ...process.env, SPARE_KNOT_PORT: String(PORT) },
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    );
     this.process = child;
     await new Promise<void>((ready, failed) => {
       child.stdout?.on('data', (text: Buffer) => text.toString().includes('is ready') && ready());
@@ -50,7 +57,8 @@ export const test = base.extend<{ quiet: undefined }, { house: House }>({
       const complaints: string[] = [];
       page.on('pageerror', (error) => complaints.push(error.message));
       page.on('console', (message) => {
-        if (message.type() === 'error' && !/Failed to load resource|ERR_/.test(message.text())) complaints.push(message.text());
+        if (message.type() === 'error' && !/Failed to load resource|ERR_/.test(message.text()))
+          complaints.push(message.text());
       });
       await use(undefined);
       expect(complaints).toEqual([]);
@@ -74,12 +82,19 @@ export async function startBatch(page: Page, animal: string, boxes: number): Pro
 /** Pickets for the body and the wide board for the roof. */
 export async function chooseWood(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Choose the wood' }).click();
-  await page.locator('[data-board="Picket"]').getByRole('button', { name: 'Use for the body' }).click();
+  await page
+    .locator('[data-board="Picket"]')
+    .getByRole('button', { name: 'Use for the body' })
+    .click();
   await page.getByRole('button', { name: 'Roof', exact: true }).click();
-  await page.locator('[data-board="Roof board"]').getByRole('button', { name: 'Use for roof' }).click();
+  await page
+    .locator('[data-board="Roof board"]')
+    .getByRole('button', { name: 'Use for roof' })
+    .click();
 }
 
-export const kept = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^kept/ })).toBeVisible();
+export const kept = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: /^kept/ })).toBeVisible();
 
 /** A size on the drawing, typed and kept. */
 export async function type(page: Page, label: string, text: string): Promise<void> {
@@ -91,7 +106,8 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 /** The boards of a layout, and what is said of it. */
 export const boardsOf = (page: Page) => page.getByRole('region', { name: 'Boards laid out' });
 export const resultOf = (page: Page) => page.getByRole('region', { name: 'Result' });
-export const searchEnded = (page: Page) => expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 30_000 });
+export const searchEnded = (page: Page) =>
+  expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 30_000 });
 
 /** A chickadee batch on pickets, laid out and at rest. */
 export async function laidOut(page: Page, boxes: number): Promise<void> {

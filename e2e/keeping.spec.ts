@@ -6,7 +6,10 @@ const rackCount = async (page: import('@playwright/test').Page): Promise<number>
   return Number(/\d+/.exec(text)?.[0]);
 };
 
-test('boards are taken once, though two windows press, and undo gives them back', async ({ page, context }) => {
+test('boards are taken once, though two windows press, and undo gives them back', async ({
+  page,
+  context,
+}) => {
   const before = await rackCount(page);
   await startBatch(page, 'Black-capped chickadee', 2);
   await chooseWood(page);
@@ -15,10 +18,13 @@ test('boards are taken once, though two windows press, and undo gives them back'
   await kept(page);
   const other = await context.newPage();
   await other.goto(page.url());
-  const presses = [page, other].map((window) => window.getByRole('button', { name: 'Take these boards' }));
+  const presses = [page, other].map((window) =>
+    window.getByRole('button', { name: 'Take these boards' }),
+  );
   await expect(presses[1]!).toBeEnabled();
   await Promise.all(presses.map((press) => press.dblclick()));
-  for (const window of [page, other]) await expect(window.getByRole('button', { name: 'Give the boards back' })).toBeVisible();
+  for (const window of [page, other])
+    await expect(window.getByRole('button', { name: 'Give the boards back' })).toBeVisible();
   const said = (window: typeof page) => window.getByText('The boards are off the rack').isVisible();
   await expect.poll(async () => (await said(page)) || (await said(other))).toBe(true);
 
@@ -26,7 +32,11 @@ test('boards are taken once, though two windows press, and undo gives them back'
     .getByRole('region', { name: 'Boards laid out' })
     .getByLabel(/panels, \d+ offcuts/)
     .count();
-  const keptPieces = Number(/Back to the rack\s+(\d+)/.exec(await page.getByRole('region', { name: 'Result' }).innerText())?.[1]);
+  const keptPieces = Number(
+    /Back to the rack\s+(\d+)/.exec(
+      await page.getByRole('region', { name: 'Result' }).innerText(),
+    )?.[1],
+  );
   const address = page.url();
   expect(await rackCount(page)).toBe(before - laid + keptPieces);
   await page.goto(address);
@@ -38,7 +48,10 @@ test('boards are taken once, though two windows press, and undo gives them back'
   await other.close();
 });
 
-test('two windows that change one batch: the later one sees both versions and chooses', async ({ page, context }) => {
+test('two windows that change one batch: the later one sees both versions and chooses', async ({
+  page,
+  context,
+}) => {
   await startBatch(page, 'House wren', 3);
   const other = await context.newPage();
   await other.goto(page.url());
@@ -55,7 +68,9 @@ test('two windows that change one batch: the later one sees both versions and ch
   await other.close();
 });
 
-test('the rack: a line as people say it, a knot by mouse, another by keys, undo', async ({ page }) => {
+test('the rack: a line as people say it, a knot by mouse, another by keys, undo', async ({
+  page,
+}) => {
   await page.goto('/rack');
   const line = page.getByLabel(/Boards in one line/);
   await line.fill('two nice ones');
@@ -74,7 +89,9 @@ test('the rack: a line as people say it, a knot by mouse, another by keys, undo'
   await expect(pile).toHaveCount(1);
   await pile.getByRole('button', { name: 'Measure and mark' }).click();
   await page.getByTestId('board-face').click({ position: { x: 200, y: 30 } });
-  await expect(page.getByText('One taken out of the pile, sound knot marked: Shelf board.')).toBeVisible();
+  await expect(
+    page.getByText('One taken out of the pile, sound knot marked: Shelf board.'),
+  ).toBeVisible();
   await expect(pile).toHaveCount(2);
 
   const marked = pile.filter({ has: page.getByTestId('board-face') });
@@ -99,8 +116,11 @@ test('the rack: a line as people say it, a knot by mouse, another by keys, undo'
 
 test('CSV: good lines come onto the rack, bad ones are named', async ({ page }) => {
   await page.goto('/rack');
-  const csv = 'name,quantity,thickness,width,length\nDock plank,4,1 in,6 in,8 ft\nBroken,4,thick,6 in,8 ft\nHoley,1,19,140,900\n';
-  await page.getByLabel('CSV file of boards').setInputFiles({ name: 'dock.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  const csv =
+    'name,quantity,thickness,width,length\nDock plank,4,1 in,6 in,8 ft\nBroken,4,thick,6 in,8 ft\nHoley,1,19,140,900\n';
+  await page
+    .getByLabel('CSV file of boards')
+    .setInputFiles({ name: 'dock.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByRole('alert')).toContainText('line 3: thickness');
   await expect(page.locator('[data-board="Dock plank"]')).toBeVisible();
   await expect(page.locator('[data-board="Holey"]')).toBeVisible();
@@ -109,7 +129,9 @@ test('CSV: good lines come onto the rack, bad ones are named', async ({ page }) 
   expect((await download).suggestedFilename()).toBe('rack.csv');
 });
 
-test('a layout with panels that fit no board says so and places the rest; the search can be stopped', async ({ page }) => {
+test('a layout with panels that fit no board says so and places the rest; the search can be stopped', async ({
+  page,
+}) => {
   await startBatch(page, 'Wood duck', 1);
   await chooseWood(page);
   await page.getByRole('link', { name: 'Lay it out' }).click();
@@ -127,11 +149,16 @@ test('a bat box out of the sheet with a corner gone: every panel has a name of i
   page,
 }) => {
   await startBatch(page, 'Crevice-roosting bats (North America)', 1);
-  await expect(page.getByRole('list', { name: 'Cautions' })).toContainText('do not open an occupied box');
+  await expect(page.getByRole('list', { name: 'Cautions' })).toContainText(
+    'do not open an occupied box',
+  );
   await page.getByText('three', { exact: true }).click();
   await page.getByRole('link', { name: 'Choose the wood' }).click();
   await page.getByRole('button', { name: 'All boards', exact: true }).click();
-  await page.locator('[data-board="Ply, corner gone"]').getByRole('button', { name: 'Use for all boards' }).click();
+  await page
+    .locator('[data-board="Ply, corner gone"]')
+    .getByRole('button', { name: 'Use for all boards' })
+    .click();
   await page.getByRole('link', { name: 'Lay it out' }).click();
   const boards = page.getByRole('region', { name: 'Boards laid out' });
   await expect(boards.locator('[data-part]')).toHaveCount(8);
@@ -139,7 +166,9 @@ test('a bat box out of the sheet with a corner gone: every panel has a name of i
     await expect(boards.getByText(name)).toBeVisible();
 });
 
-test('a deleted batch can be put back; an unknown address leads back to the bench', async ({ page }) => {
+test('a deleted batch can be put back; an unknown address leads back to the bench', async ({
+  page,
+}) => {
   await startBatch(page, 'Blue tit', 1);
   await page.getByLabel('Name of the batch').fill('A box to lose');
   await expect(page.getByText(/^kept \d/)).toBeVisible();

@@ -1,6 +1,16 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { boardsOf as boards, searchEnded as ended, expect, kept, laidOut, resultOf as result, startBatch, test, type } from './house.js';
+import {
+  boardsOf as boards,
+  searchEnded as ended,
+  expect,
+  kept,
+  laidOut,
+  resultOf as result,
+  startBatch,
+  test,
+  type,
+} from './house.js';
 
 const money = (text: string | null) => Number(text!.replace(/[^\d.]/g, ''));
 const price = async (page: Page) =>
@@ -23,14 +33,18 @@ test('what each panel costs adds up to the boards’ price', async ({ page }) =>
     const [name, copies, one, all] = await row.locator('td').allInnerTexts();
     expect(name!.length).toBeGreaterThan(3);
     // The price of one is the price of all by how many there are, to the cent.
-    expect(Math.abs(money(one!) * Number(copies) - money(all!))).toBeLessThan(0.01 * Number(copies));
+    expect(Math.abs(money(one!) * Number(copies) - money(all!))).toBeLessThan(
+      0.01 * Number(copies),
+    );
     sum += money(all!);
   }
   // Each row is rounded to the cent.
   expect(Math.abs(sum - whole)).toBeLessThan(0.04);
 });
 
-test('saws differ: a wider kerf, chop saw only and a jigsaw lay out anew, and can be undone', async ({ page }) => {
+test('saws differ: a wider kerf, chop saw only and a jigsaw lay out anew, and can be undone', async ({
+  page,
+}) => {
   await laidOut(page, 2);
   const marks = () => boards(page).innerText();
   const before = await marks();
@@ -74,7 +88,9 @@ test('a loose knot marked on a board in use: the panels make way for it, or an e
   await expect(page.getByText(/loose knot marked: Picket/)).toBeVisible();
   // Nothing to press: the boards are other ones, so they are laid out anew where the layout does not stand any more.
   await page.goBack();
-  await expect(page.getByText(/The search has ended\.|As it was kept\./)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/The search has ended\.|As it was kept\./)).toBeVisible({
+    timeout: 30_000,
+  });
   await expect(boards(page).locator('[data-part]')).toHaveCount(count);
   await expect(result(page)).not.toContainText('find no place');
   if ((await used.count()) === 0) return;
@@ -87,7 +103,9 @@ test('a loose knot marked on a board in use: the panels make way for it, or an e
   }
 });
 
-test('a size that saves a board is taken with one press, and the layout follows', async ({ page }) => {
+test('a size that saves a board is taken with one press, and the layout follows', async ({
+  page,
+}) => {
   await startBatch(page, 'Eastern bluebird', 8);
   await page.getByRole('link', { name: 'Choose the wood' }).click();
   await page.getByRole('button', { name: 'All boards', exact: true }).click();
@@ -101,7 +119,9 @@ test('a size that saves a board is taken with one press, and the layout follows'
   await ended(page);
   const fit = page.getByRole('region', { name: 'Fit' });
   await fit.getByRole('button', { name: 'Try the sizes' }).click();
-  await expect(fit.getByText(/saves|board then gives|No change within/).first()).toBeVisible({ timeout: 60_000 });
+  await expect(fit.getByText(/saves|board then gives|No change within/).first()).toBeVisible({
+    timeout: 60_000,
+  });
   const offers = fit.getByRole('listitem');
   await expect(offers.first()).toContainText(/board then gives 8 of left side, not 7/);
   await offers.first().getByRole('button', { name: 'Take it' }).click();
@@ -115,7 +135,9 @@ test('a size that saves a board is taken with one press, and the layout follows'
   await expect(back).toHaveValue('12 1/4');
 });
 
-test('the printed sheets say what is crosscut before ripping, and print in the paper that is asked for', async ({ page }) => {
+test('the printed sheets say what is crosscut before ripping, and print in the paper that is asked for', async ({
+  page,
+}) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
   await page.getByRole('link', { name: 'Layout' }).click();
@@ -135,7 +157,10 @@ test('the printed sheets say what is crosscut before ripping, and print in the p
     DXF: '0',
     'PDF 1 : 1': '%PDF-',
   })) {
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button, exact: true }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: button, exact: true }).click(),
+    ]);
     const file = await readFile(await download.path());
     expect(file.toString('latin1').trimStart().startsWith(head)).toBe(true);
     expect(download.suggestedFilename()).toMatch(/^Six-boxes-for-the-rail-trail-/);

@@ -1,6 +1,18 @@
-import { boardsOf as boards, chooseWood, searchEnded as ended, expect, kept, laidOut, resultOf, startBatch, test } from './house.js';
+import {
+  boardsOf as boards,
+  chooseWood,
+  searchEnded as ended,
+  expect,
+  kept,
+  laidOut,
+  resultOf,
+  startBatch,
+  test,
+} from './house.js';
 
-test('a panel is dragged, stays where it was put, and the rest flows round it; an illegal place says why', async ({ page }) => {
+test('a panel is dragged, stays where it was put, and the rest flows round it; an illegal place says why', async ({
+  page,
+}) => {
   await laidOut(page, 4);
   const count = await boards(page).locator('[data-part]').count();
   // On a board without knots.
@@ -63,14 +75,22 @@ test('four ways are compared side by side, and one is taken', async ({ page }) =
   const compare = page.getByRole('region', { name: 'Compare' });
   await compare.getByRole('button', { name: 'Compare four ways' }).click();
   await expect(compare.getByText(/boards, \d+ cuts/)).toHaveCount(4, { timeout: 30_000 });
-  await expect(compare.getByRole('button', { name: 'Compare four ways' })).toBeVisible({ timeout: 30_000 });
-  await compare.getByRole('listitem').filter({ hasText: 'Fewest cuts' }).getByRole('button', { name: 'Lay it out so' }).click();
+  await expect(compare.getByRole('button', { name: 'Compare four ways' })).toBeVisible({
+    timeout: 30_000,
+  });
+  await compare
+    .getByRole('listitem')
+    .filter({ hasText: 'Fewest cuts' })
+    .getByRole('button', { name: 'Lay it out so' })
+    .click();
   await ended(page);
   await kept(page);
   await expect(resultOf(page)).toContainText('Cuts');
 });
 
-test('small changes of size are tried, with progress, and offered with what they save', async ({ page }) => {
+test('small changes of size are tried, with progress, and offered with what they save', async ({
+  page,
+}) => {
   await laidOut(page, 3);
   const fit = page.getByRole('region', { name: 'Fit' });
   await fit.getByRole('button', { name: 'Try the sizes' }).click();
@@ -78,7 +98,9 @@ test('small changes of size are tried, with progress, and offered with what they
   await expect(fit.getByText(/saves|No change within/).first()).toBeVisible({ timeout: 60_000 });
 });
 
-test('two hundred boxes come as patterns to cut alike, or say what has no place', async ({ page }) => {
+test('two hundred boxes come as patterns to cut alike, or say what has no place', async ({
+  page,
+}) => {
   await startBatch(page, 'Black-capped chickadee', 200);
   await chooseWood(page);
   await page.getByRole('link', { name: 'Lay it out' }).click();

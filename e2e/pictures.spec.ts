@@ -2,14 +2,18 @@ import { fileURLToPath } from 'node:url';
 import { expect, test } from './house.js';
 
 /** The pictures in docs/screenshots, made from the demo: SPARE_KNOT_PICTURES=1 and the browser tests’ runner. */
-const path = (name: string) => fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url));
+const path = (name: string) =>
+  fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url));
 
 test('pictures of every main view', async ({ page }) => {
   await page.goto('/new');
   await page.getByRole('button', { name: /Black-capped chickadee/ }).click();
   await page.screenshot({ path: path('start-a-batch') });
   await page.goto('/rack');
-  await page.locator('[data-board="Picket, knot at 31"]').getByRole('button', { name: 'Measure and mark' }).click();
+  await page
+    .locator('[data-board="Picket, knot at 31"]')
+    .getByRole('button', { name: 'Measure and mark' })
+    .click();
   await page.getByTestId('board-face').focus();
   await page.screenshot({ path: path('rack') });
   await page.goto('/');
@@ -26,7 +30,9 @@ test('pictures of every main view', async ({ page }) => {
   await expect(page.locator('[data-flat="front"]')).toBeVisible();
   await page.screenshot({ path: path('panels') });
   await page.getByRole('tab', { name: 'Beside the wood' }).click();
-  await expect(page.getByRole('region', { name: 'Boring the entrance' })).toContainText('Bore it with');
+  await expect(page.getByRole('region', { name: 'Boring the entrance' })).toContainText(
+    'Bore it with',
+  );
   await page.screenshot({ path: path('beside-the-wood') });
   await page.getByRole('link', { name: 'Choose the wood' }).click();
   await expect(page.locator('[data-board="Picket"]')).toBeVisible();

@@ -5,7 +5,8 @@ import { expect, startBatch, test } from './house.js';
 test('speed of the page', async ({ page }) => {
   const bodies: Promise<number>[] = [];
   const count = (response: import('@playwright/test').Response) =>
-    response.request().resourceType() === 'script' && bodies.push(response.body().then((body) => gzipSync(body).length));
+    response.request().resourceType() === 'script' &&
+    bodies.push(response.body().then((body) => gzipSync(body).length));
   page.on('response', count);
   await page.goto('/');
   await page.waitForLoadState('networkidle');
@@ -16,7 +17,9 @@ test('speed of the page', async ({ page }) => {
 
   await startBatch(page, 'Black-capped chickadee', 6);
   const times = await page.evaluate(async () => {
-    const field = [...document.querySelectorAll('input')].find((input) => input.labels?.[0]?.textContent === 'Sides high at the front');
+    const field = [...document.querySelectorAll('input')].find(
+      (input) => input.labels?.[0]?.textContent === 'Sides high at the front',
+    );
     if (!field) throw new Error('the field is not there');
     const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
     const found: number[] = [];
@@ -29,7 +32,10 @@ test('speed of the page', async ({ page }) => {
       const before = drawing?.innerHTML;
       const start = performance.now();
       field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
-      while (document.querySelector('svg[aria-label^="Front view"]')?.innerHTML === before && performance.now() - start < 2000)
+      while (
+        document.querySelector('svg[aria-label^="Front view"]')?.innerHTML === before &&
+        performance.now() - start < 2000
+      )
         await new Promise((next) => requestAnimationFrame(next));
       found.push(performance.now() - start);
     }
@@ -43,7 +49,9 @@ test('speed of the page', async ({ page }) => {
   await page.getByRole('link', { name: 'Lay it out' }).click();
   const shown = Date.now();
   await expect(page.getByRole('region', { name: 'Result' })).toBeVisible();
-  console.log(`six boxes, first layout on the screen: ${Date.now() - shown} ms after opening Layout`);
+  console.log(
+    `six boxes, first layout on the screen: ${Date.now() - shown} ms after opening Layout`,
+  );
 
   await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Look again' }).click();

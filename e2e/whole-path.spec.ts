@@ -10,11 +10,17 @@ test('from an animal and a rack of boards to marked boards on paper, and all of 
 
   await startBatch(page, 'Black-capped chickadee', 6);
   await expect(page.getByLabel('Entrance', { exact: true })).toHaveValue('1 1/8');
-  await expect(page.getByRole('region', { name: 'Checks' })).toContainText('as black-capped chickadee needs');
+  await expect(page.getByRole('region', { name: 'Checks' })).toContainText(
+    'as black-capped chickadee needs',
+  );
 
   await chooseWood(page);
   await page.getByRole('button', { name: 'Body', exact: true }).click();
-  const body = (board: string) => page.locator(`[data-board="${board}"]`).getByRole('button', { name: 'Use for the body' }).click();
+  const body = (board: string) =>
+    page
+      .locator(`[data-board="${board}"]`)
+      .getByRole('button', { name: 'Use for the body' })
+      .click();
   await body('Boat-shop cedar');
   await expect(page.getByText('Boat-shop cedar: these panels are cut anew')).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: /^Front, width:.*→/ })).toBeVisible();
@@ -29,7 +35,10 @@ test('from an animal and a rack of boards to marked boards on paper, and all of 
   await expect(boards.locator('[data-part]')).toHaveCount(36);
   await kept(page);
   const statement = await result.innerText();
-  const boardNames = () => boards.getByLabel(/panels, \d+ offcuts/).evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
+  const boardNames = () =>
+    boards
+      .getByLabel(/panels, \d+ offcuts/)
+      .evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
   const drawn = await boardNames();
   expect(drawn.length).toBeGreaterThan(1);
 
@@ -41,12 +50,15 @@ test('from an animal and a rack of boards to marked boards on paper, and all of 
     const sheets = await page.locator('[data-sheet]').count();
     const full = await page
       .locator('[data-sheet]')
-      .evaluateAll((all) => all.filter((sheet) => sheet.scrollHeight > sheet.clientHeight + 1).length);
+      .evaluateAll(
+        (all) => all.filter((sheet) => sheet.scrollHeight > sheet.clientHeight + 1).length,
+      );
     expect(full).toBe(0);
     const pdf = await page.pdf({ preferCSSPageSize: true, printBackground: true });
     const pages = pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length;
     expect(pages).toBe(sheets);
-    const [, width, height] = /\/MediaBox\s*\[\s*0 0 ([\d.]+) ([\d.]+)\s*\]/.exec(pdf.toString('latin1')) ?? [];
+    const [, width, height] =
+      /\/MediaBox\s*\[\s*0 0 ([\d.]+) ([\d.]+)\s*\]/.exec(pdf.toString('latin1')) ?? [];
     const points = paper === 'A4' ? [595.3, 841.9] : [612, 792];
     expect(Math.abs(Number(width) - points[0]!)).toBeLessThan(1);
     expect(Math.abs(Number(height) - points[1]!)).toBeLessThan(1);
@@ -75,14 +87,18 @@ test('a size typed on the drawing moves the panels, can be undone, and survives 
   await expect.poll(() => slope.innerText()).not.toBe(before);
   await expect(page.getByLabel('Sides high at the back', { exact: true })).toHaveValue('12 1/2');
   await page.getByRole('button', { name: 'Why slope?' }).click();
-  await expect(page.getByText(/The saw’s tilt for front, back and roof is this angle/)).toBeVisible();
+  await expect(
+    page.getByText(/The saw’s tilt for front, back and roof is this angle/),
+  ).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(() => slope.innerText()).toBe(before);
   await page.getByRole('button', { name: 'Redo' }).click();
   await kept(page);
 
-  await context.route('**/api/batches/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await context.route('**/api/batches/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
   await type(page, 'Entrance above the floor', '130mm');
   await expect(page.getByText('not kept yet')).toBeVisible();
   page.once('dialog', (dialog) => dialog.accept());
@@ -94,14 +110,18 @@ test('a size typed on the drawing moves the panels, can be undone, and survives 
   await expect(page.getByLabel('Entrance above the floor', { exact: true })).toHaveValue('5 1/8');
 });
 
-test('what cannot be built is refused at its field, and the last sound box stays', async ({ page }) => {
+test('what cannot be built is refused at its field, and the last sound box stays', async ({
+  page,
+}) => {
   await startBatch(page, 'House wren', 1);
   await type(page, 'Width', 'wide');
   await expect(page.getByRole('alert').filter({ hasText: '“wide”' })).toBeVisible();
   await page.getByLabel('Width', { exact: true }).press('Escape');
   await type(page, 'Entrance above the floor', '30');
   await expect(page.getByText('Not to be built like this.')).toBeVisible();
-  await expect(page.getByRole('alert').filter({ hasText: 'The entrance reaches the roof' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'The entrance reaches the roof' }),
+  ).toBeVisible();
   await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('Not to be built like this.')).toBeHidden();
@@ -111,7 +131,10 @@ test('what cannot be built is refused at its field, and the last sound box stays
 
 test('the solid view is fetched only when it is wanted, and shows the box', async ({ page }) => {
   const scripts: string[] = [];
-  page.on('request', (request) => request.resourceType() === 'script' && scripts.push(request.url()));
+  page.on(
+    'request',
+    (request) => request.resourceType() === 'script' && scripts.push(request.url()),
+  );
   await startBatch(page, 'Eastern bluebird', 1);
   expect(scripts.filter((url) => url.includes('solid-view'))).toEqual([]);
   await page.getByRole('tab', { name: 'Dry fit' }).click();
@@ -123,7 +146,8 @@ test('the solid view is fetched only when it is wanted, and shows the box', asyn
 test('the first page needs less than 400 kB of compressed script', async ({ page }) => {
   const bodies: Promise<number>[] = [];
   page.on('response', (response) => {
-    if (response.request().resourceType() === 'script') bodies.push(response.body().then((body) => gzipSync(body).length));
+    if (response.request().resourceType() === 'script')
+      bodies.push(response.body().then((body) => gzipSync(body).length));
   });
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible();

@@ -7,7 +7,10 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   resolve: {
     alias: [
-      { find: /^@spare-knot\/core\/(.*)\.js$/, replacement: `${fileURLToPath(new URL('../../packages/core/src/', import.meta.url))}$1.ts` },
+      {
+        find: /^@spare-knot\/core\/(.*)$/,
+        replacement: `${fileURLToPath(new URL('../../packages/core/src/', import.meta.url))}$1/index.ts`,
+      },
     ],
   },
   worker: { format: 'es' },

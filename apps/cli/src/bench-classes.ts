@@ -1,6 +1,5 @@
-import type { LayoutJob, Part } from '@spare-knot/core/layout/job.js';
-import { STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
-import { fromMm } from '@spare-knot/core/measure/ticks.js';
+import { type LayoutJob, type Part, STANDARD_SAW } from '@spare-knot/core/job';
+import { fromMm } from '@spare-knot/core/measure';
 
 /** Repeatable noise (mulberry32, public domain). */
 function noise(seed: number): () => number {
@@ -15,7 +14,12 @@ function noise(seed: number): () => number {
 
 const PIECES = 20;
 
-function job(name: string, sheet: number, piece: (random: () => number) => readonly [number, number], seed: number): LayoutJob {
+function job(
+  name: string,
+  sheet: number,
+  piece: (random: () => number) => readonly [number, number],
+  seed: number,
+): LayoutJob {
   const random = noise(seed);
   const parts = Array.from({ length: PIECES }, (_unused, index): Part => {
     const [length, width] = piece(random).map((size) => fromMm(10 * size)) as [number, number];
@@ -67,7 +71,8 @@ function job(name: string, sheet: number, piece: (random: () => number) => reado
 
 /** One instance of twenty pieces of each class: 1–6 of Berkey and Wang (1987), 7–10 of Martello and Vigo (1998); generators from memory [M]. */
 export function classJobs(): LayoutJob[] {
-  const whole = (random: () => number, least: number, most: number) => least + Math.floor(random() * (most - least + 1));
+  const whole = (random: () => number, least: number, most: number) =>
+    least + Math.floor(random() * (most - least + 1));
   const uniform: readonly (readonly [number, number])[] = [
     [10, 10],
     [30, 10],
@@ -97,7 +102,9 @@ export function classJobs(): LayoutJob[] {
       (random) => {
         const pick = random();
         const others = kinds.filter((_other, index) => index !== main);
-        return pick < 0.7 ? kinds[main]!(random) : others[Math.min(2, Math.floor((pick - 0.7) * 10))]!(random);
+        return pick < 0.7
+          ? kinds[main]!(random)
+          : others[Math.min(2, Math.floor((pick - 0.7) * 10))]!(random);
       },
       200 + main,
     ),

@@ -1,11 +1,9 @@
 import { writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
-import type { LayoutJob, PinnedPlacement } from '@spare-knot/core/layout/job.js';
-import type { Layout } from '@spare-knot/core/layout/layout.js';
-import { searchLayout } from '@spare-knot/core/layout/search/search.js';
-import { aboveBest } from '@spare-knot/core/layout/summary.js';
+import type { LayoutJob, PinnedPlacement } from '@spare-knot/core/job';
+import { aboveBest, checkLayout, type Layout, searchLayout } from '@spare-knot/core/layout';
+
 import { classJobs } from './bench-classes.js';
 import { firstFitDecreasing, type Rival, rectanglePacker } from './bench-rivals.js';
 import { largeJob, smallJobs } from './layout-jobs.js';
@@ -14,7 +12,12 @@ import { loadSolver } from './load-solver.js';
 /** Lays out makers' jobs and published classes, each next to two simpler methods in the same run, and writes docs/benchmarks.md. */
 const solver = await loadSolver();
 const money = (cents: Rival) => (cents === null ? '–' : (cents / 100).toFixed(2));
-const ms = (value: number | null) => (value === null ? '–' : value < 1000 ? `${Math.round(value)} ms` : `${(value / 1000).toFixed(1)} s`);
+const ms = (value: number | null) =>
+  value === null
+    ? '–'
+    : value < 1000
+      ? `${Math.round(value)} ms`
+      : `${(value / 1000).toFixed(1)} s`;
 
 interface Measured {
   job: LayoutJob;
@@ -39,7 +42,8 @@ function measure(job: LayoutJob): Measured {
     const broken = checkLayout(job, each);
     if (broken.length > 0) throw new Error(`${job.name}: ${JSON.stringify(broken[0])}`);
   }
-  const same = (each: Layout) => each.cost === layout.cost && each.unplaced.length === layout.unplaced.length;
+  const same = (each: Layout) =>
+    each.cost === layout.cost && each.unplaced.length === layout.unplaced.length;
   return {
     job,
     layout,
@@ -63,7 +67,10 @@ const line = ({ job, layout, first, best, proof, at2, fit, packer }: Measured): 
 
 /** A job with one of its pieces pinned elsewhere: how soon there is a layout again. */
 function afterPin(job: LayoutJob): number[] {
-  const layout = searchLayout({ ...job, effort: { seconds: 0.5 } }, { clock: () => performance.now(), solver });
+  const layout = searchLayout(
+    { ...job, effort: { seconds: 0.5 } },
+    { clock: () => performance.now(), solver },
+  );
   return layout.boards.slice(0, 4).map((board) => {
     const { part, copy, turn, flipped, y } = board.placements.at(-1)!;
     const shape = job.parts.find((each) => each.id === part)!;
@@ -101,7 +108,9 @@ const small = smallJobs().map((job) => {
   return measured;
 });
 const pins = afterPin(smallJobs()[1]!);
-console.log(`a pin moved on a six-box job, a new layout after: ${pins.map((each) => ms(each)).join(', ')}`);
+console.log(
+  `a pin moved on a six-box job, a new layout after: ${pins.map((each) => ms(each)).join(', ')}`,
+);
 const large = measure(largeJob());
 console.log(line(large));
 const memory = Math.round(process.memoryUsage().rss / 2 ** 20);
@@ -113,7 +122,8 @@ const classes = classJobs().map((job) => {
 const all = [...small, large, ...classes];
 const worse = all.filter(
   ({ layout, fit, packer }) =>
-    layout.unplaced.length === 0 && ((fit !== null && layout.cost > fit) || (packer !== null && layout.cost > packer)),
+    layout.unplaced.length === 0 &&
+    ((fit !== null && layout.cost > fit) || (packer !== null && layout.cost > packer)),
 );
 const text = [
   '# Benchmarks',

@@ -1,6 +1,6 @@
-import type { LayoutJob, Part, Stock } from '@spare-knot/core/layout/job.js';
-import { priceOf, suits } from '@spare-knot/core/layout/job.js';
-import type { Cents } from '@spare-knot/core/measure/money.js';
+import { type LayoutJob, type Part, priceOf, type Stock, suits } from '@spare-knot/core/job';
+import type { Cents } from '@spare-knot/core/measure';
+
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 
 /** What a simpler method pays for the same job; null when it finds no place for some part. Boards with defects are left alone by both. */
@@ -8,7 +8,9 @@ export type Rival = Cents | null;
 
 const sizeOf = (part: Part): { length: number; width: number } => {
   const points = [...part.outline, ...part.underside];
-  const extent = (axis: 0 | 1) => Math.max(...points.map((point) => point[axis])) - Math.min(...points.map((point) => point[axis]));
+  const extent = (axis: 0 | 1) =>
+    Math.max(...points.map((point) => point[axis])) -
+    Math.min(...points.map((point) => point[axis]));
   return { length: extent(0), width: extent(1) };
 };
 const carries = (part: Part, stock: Stock): boolean => {
@@ -34,14 +36,18 @@ export function firstFitDecreasing(job: LayoutJob): Rival {
   const { kerf, rip } = job.saw;
   const boards: { stock: Stock; used: number; shelves: { height: number; used: number }[] }[] = [];
   const left = new Map(job.stock.map((stock) => [stock.id, stock.quantity]));
-  const place = (board: (typeof boards)[number], piece: { length: number; width: number }): boolean => {
+  const place = (
+    board: (typeof boards)[number],
+    piece: { length: number; width: number },
+  ): boolean => {
     for (const shelf of board.shelves) {
       if (piece.width <= shelf.height && shelf.used + piece.length <= board.stock.length) {
         shelf.used += piece.length + kerf;
         return true;
       }
     }
-    if ((!rip && board.shelves.length > 0) || board.used + piece.width > board.stock.width) return false;
+    if ((!rip && board.shelves.length > 0) || board.used + piece.width > board.stock.width)
+      return false;
     board.shelves.push({ height: piece.width, used: piece.length + kerf });
     board.used += piece.width + kerf;
     return true;
@@ -49,12 +55,18 @@ export function firstFitDecreasing(job: LayoutJob): Rival {
   for (const piece of copiesOf(job)) {
     if (
       boards.some(
-        (board) => carries(piece.part, board.stock) && (rip || Math.abs(board.stock.width - piece.width) <= 160) && place(board, piece),
+        (board) =>
+          carries(piece.part, board.stock) &&
+          (rip || Math.abs(board.stock.width - piece.width) <= 160) &&
+          place(board, piece),
       )
     )
       continue;
     const stock = byValue(job.stock).find(
-      (each) => left.get(each.id)! > 0 && carries(piece.part, each) && (rip || Math.abs(each.width - piece.width) <= 160),
+      (each) =>
+        left.get(each.id)! > 0 &&
+        carries(piece.part, each) &&
+        (rip || Math.abs(each.width - piece.width) <= 160),
     );
     if (!stock) return null;
     left.set(stock.id, left.get(stock.id)! - 1);

@@ -1,21 +1,21 @@
 import { readFileSync } from 'node:fs';
-import { animalById } from '@spare-knot/core/animals/find.js';
-import { buildBox, checkBox, FAMILIES } from '@spare-knot/core/box/families/families.js';
-import { viewDrawing } from '@spare-knot/core/box/paper.js';
-import { startPlan } from '@spare-knot/core/box/start-plan.js';
-import { readBoxPlan } from '@spare-knot/core/exchange/box-plan-file.js';
-import { readStock } from '@spare-knot/core/exchange/stock-file.js';
-import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
-import { jobForBoxes } from '@spare-knot/core/layout/job-for-boxes.js';
-import { searchLayout } from '@spare-knot/core/layout/search/search.js';
+import { animalById } from '@spare-knot/core/animals';
+import { readBoxPlan, readStock } from '@spare-knot/core/exchange';
+import { buildBox, checkBox, FAMILIES } from '@spare-knot/core/families';
+import { jobForBoxes } from '@spare-knot/core/job';
+import { checkLayout, searchLayout } from '@spare-knot/core/layout';
+import { startPlan } from '@spare-knot/core/plan';
+import { viewDrawing } from '@spare-knot/core/sheets';
 
 /** Times the core on the example files. Prints milliseconds; compare them only within one run. */
-const example = (name: string) => readFileSync(new URL(`../../../examples/${name}`, import.meta.url), 'utf8');
+const example = (name: string) =>
+  readFileSync(new URL(`../../../examples/${name}`, import.meta.url), 'utf8');
 const plan = readBoxPlan(example('chickadee.plan.json'));
 const stock = readStock(example('rack.csv'));
 if (!plan.ok || !stock.ok) throw new Error('the examples cannot be read');
 
-const median = (values: number[]): number => values.sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
+const median = (values: number[]): number =>
+  values.sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
 function timed(runs: number, work: (run: number) => void): number[] {
   return Array.from({ length: runs }, (_unused, run) => {
     const began = performance.now();
@@ -34,7 +34,10 @@ const animal = animalById(plan.value.animal);
 say(
   'one size changed: panels, checks',
   timed(200, (run) => {
-    const built = buildBox({ ...plan.value, sizes: { ...plan.value.sizes, frontHeight: plan.value.sizes.frontHeight! + run } });
+    const built = buildBox({
+      ...plan.value,
+      sizes: { ...plan.value.sizes, frontHeight: plan.value.sizes.frontHeight! + run },
+    });
     if (built.ok) checkBox(plan.value, built.box, animal);
   }),
 );
@@ -42,16 +45,26 @@ say(
 /** Every family, a size changed at a time: panels, checks and the three views. */
 for (const family of FAMILIES) {
   const of = animalById(
-    { bat: 'crevice-bats-na', 'pole-bat': 'crevice-bats-na', colony: 'purple-martin', owl: 'barn-owl-eu' }[family.id] ?? 'great-tit',
+    {
+      bat: 'crevice-bats-na',
+      'pole-bat': 'crevice-bats-na',
+      colony: 'purple-martin',
+      owl: 'barn-owl-eu',
+    }[family.id] ?? 'great-tit',
   )!;
   const start = startPlan(family, of, plan.value.wood.front!);
-  const rooms: Record<string, string> = family.id === 'colony' ? { rows: '3', columns: '4', sides: 'two' } : {};
+  const rooms: Record<string, string> =
+    family.id === 'colony' ? { rows: '3', columns: '4', sides: 'two' } : {};
   const sizes = Object.keys(start.sizes);
   say(
     `${family.id}${family.id === 'colony' ? ', 24 rooms' : ''}: one size changed`,
     timed(40, (run) => {
       const id = sizes[run % 3]!;
-      const changed = { ...start, schools: { ...start.schools, ...rooms }, sizes: { ...start.sizes, [id]: start.sizes[id]! + run } };
+      const changed = {
+        ...start,
+        schools: { ...start.schools, ...rooms },
+        sizes: { ...start.sizes, [id]: start.sizes[id]! + run },
+      };
       const box = buildBox(changed);
       if (!box.ok) return;
       checkBox(changed, box.box, of);
@@ -63,7 +76,10 @@ for (const family of FAMILIES) {
 const built = buildBox(plan.value);
 if (!built.ok) throw new Error('the example is not sound');
 for (const boxes of [1, 6, 10]) {
-  const enough = stock.value.stock.map((kind) => ({ ...kind, quantity: kind.offcut ? kind.quantity : kind.quantity * boxes }));
+  const enough = stock.value.stock.map((kind) => ({
+    ...kind,
+    quantity: kind.offcut ? kind.quantity : kind.quantity * boxes,
+  }));
   const job = jobForBoxes('bench', plan.value, built.box, boxes, enough, undefined, 3);
   const first: number[] = [];
   let last = '';

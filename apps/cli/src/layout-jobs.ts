@@ -1,20 +1,30 @@
-import { animalById } from '@spare-knot/core/animals/find.js';
-import { buildBox, familyById } from '@spare-knot/core/box/families/families.js';
-import type { PanelWood } from '@spare-knot/core/box/plan.js';
-import { startPlan } from '@spare-knot/core/box/start-plan.js';
-import type { LayoutJob, Stock } from '@spare-knot/core/layout/job.js';
-import { jobForBoxes, STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
-import { fromInches, fromMm } from '@spare-knot/core/measure/ticks.js';
+import { animalById } from '@spare-knot/core/animals';
+import { buildBox, familyById } from '@spare-knot/core/families';
+import { jobForBoxes, type LayoutJob, STANDARD_SAW, type Stock } from '@spare-knot/core/job';
+import { fromInches, fromMm } from '@spare-knot/core/measure';
+import { type PanelWood, startPlan } from '@spare-knot/core/plan';
 
 /** Jobs as makers have them, for the benchmark: animals, boards and batch sizes of Osier Landing and its neighbours, all made up. */
-const wood = (thickness: number, width: number, material = 'western-red-cedar', faceB: 'rough' | 'planed' = 'rough'): PanelWood => ({
+const wood = (
+  thickness: number,
+  width: number,
+  material = 'western-red-cedar',
+  faceB: 'rough' | 'planed' = 'rough',
+): PanelWood => ({
   thickness,
   width,
   material,
   faceA: 'rough',
   faceB,
 });
-const board = (id: string, quantity: number, of: PanelWood, length: number, price: number, more: Partial<Stock> = {}): Stock => ({
+const board = (
+  id: string,
+  quantity: number,
+  of: PanelWood,
+  length: number,
+  price: number,
+  more: Partial<Stock> = {},
+): Stock => ({
   id,
   quantity,
   material: of.material,
@@ -29,8 +39,16 @@ const board = (id: string, quantity: number, of: PanelWood, length: number, pric
   defects: [],
   ...more,
 });
-const round = (x: number, y: number, radius: number, kind: Stock['defects'][number]['kind'] = 'knot-sound') =>
-  ({ kind, zone: { kind: 'circle', centre: [fromMm(x), fromMm(y)], radius: fromMm(radius) } }) as const;
+const round = (
+  x: number,
+  y: number,
+  radius: number,
+  kind: Stock['defects'][number]['kind'] = 'knot-sound',
+) =>
+  ({
+    kind,
+    zone: { kind: 'circle', centre: [fromMm(x), fromMm(y)], radius: fromMm(radius) },
+  }) as const;
 
 const picket = wood(fromInches(5 / 8), fromInches(5.5));
 const roof = wood(fromInches(3 / 4), fromInches(7.25), 'eastern-white-pine', 'planed');
@@ -55,14 +73,25 @@ interface Asked {
 }
 
 const pickets = (quantity: number) => board('picket', quantity, picket, fromInches(72), 340);
-const longPickets = (quantity: number) => board('picket-8ft', quantity, picket, fromInches(96), 470);
+const longPickets = (quantity: number) =>
+  board('picket-8ft', quantity, picket, fromInches(96), 470);
 const roofs = (quantity: number) => board('roof', quantity, roof, fromInches(96), 1475);
 const knotty = (quantity: number) =>
   board('picket-knots', quantity, picket, fromInches(72), 220, {
     defects: [round(300, 60, 11), round(790, 66, 11), round(1500, 90, 9, 'knot-loose')],
   });
 const split = board('picket-split', 2, picket, fromInches(72), 200, {
-  defects: [{ kind: 'split', zone: { kind: 'rect', corner: [fromMm(1700), fromMm(40)], width: fromMm(128), height: fromMm(30) } }],
+  defects: [
+    {
+      kind: 'split',
+      zone: {
+        kind: 'rect',
+        corner: [fromMm(1700), fromMm(40)],
+        width: fromMm(128),
+        height: fromMm(30),
+      },
+    },
+  ],
 });
 const offcut = board('picket-end', 3, picket, fromMm(420), 0, { offcut: true });
 const outside = { measure: 'outside', walls: 'between', access: 'screwed' };
@@ -120,7 +149,10 @@ const ASKED: readonly Asked[] = [
     boxes: 10,
     body: ten,
     roof: ten,
-    stock: [board('ten', 14, ten, fromInches(96), 2380), board('ten-6ft', 10, ten, fromInches(72), 1690)],
+    stock: [
+      board('ten', 14, ten, fromInches(96), 2380),
+      board('ten-6ft', 10, ten, fromInches(72), 1690),
+    ],
   },
   {
     name: 'five great tit boxes, sawn 150 and 225',
@@ -129,7 +161,10 @@ const ASKED: readonly Asked[] = [
     boxes: 5,
     body: sawn,
     roof: sawnWide,
-    stock: [board('sawn', 12, sawn, fromMm(2400), 620), board('sawn-wide', 4, sawnWide, fromMm(3000), 1240)],
+    stock: [
+      board('sawn', 12, sawn, fromMm(2400), 620),
+      board('sawn-wide', 4, sawnWide, fromMm(3000), 1240),
+    ],
   },
   {
     name: 'four robins, open fronts, pallets',
@@ -140,7 +175,12 @@ const ASKED: readonly Asked[] = [
     roof: sawnWide,
     stock: [
       board('pallet', 30, pallet, fromMm(1200), 100, {
-        defects: [round(60, 40, 3, 'nail'), round(60, 105, 3, 'nail'), round(1140, 40, 3, 'nail'), round(1140, 105, 3, 'nail')],
+        defects: [
+          round(60, 40, 3, 'nail'),
+          round(60, 105, 3, 'nail'),
+          round(1140, 40, 3, 'nail'),
+          round(1140, 105, 3, 'nail'),
+        ],
       }),
       board('sawn-wide', 3, sawnWide, fromMm(3000), 1240),
     ],
@@ -152,7 +192,11 @@ const ASKED: readonly Asked[] = [
     boxes: 6,
     body: picket,
     roof,
-    stock: [pickets(20), board('narrow', 20, { ...picket, width: fromInches(4.25) }, fromInches(72), 290), roofs(6)],
+    stock: [
+      pickets(20),
+      board('narrow', 20, { ...picket, width: fromInches(4.25) }, fromInches(72), 290),
+      roofs(6),
+    ],
     schools: outside,
     sizes: { ...small, overhangSide: fromInches(7 / 8) },
     saw: { rip: false },
@@ -164,7 +208,10 @@ const ASKED: readonly Asked[] = [
     boxes: 2,
     body: sawn,
     roof: sawnWide,
-    stock: [board('sawn', 8, sawn, fromMm(2400), 620), board('sawn-wide', 4, sawnWide, fromMm(3000), 1240)],
+    stock: [
+      board('sawn', 8, sawn, fromMm(2400), 620),
+      board('sawn-wide', 4, sawnWide, fromMm(3000), 1240),
+    ],
   },
   {
     name: 'a bat box out of a sheet',
@@ -209,7 +256,15 @@ function jobOf(asked: Asked): LayoutJob {
   };
   const built = buildBox(plan);
   if (!built.ok) throw new Error(`${asked.name}: ${JSON.stringify(built.refusals)}`);
-  return jobForBoxes(asked.name, plan, built.box, asked.boxes, asked.stock, { ...STANDARD_SAW, ...asked.saw }, asked.seconds ?? 10);
+  return jobForBoxes(
+    asked.name,
+    plan,
+    built.box,
+    asked.boxes,
+    asked.stock,
+    { ...STANDARD_SAW, ...asked.saw },
+    asked.seconds ?? 10,
+  );
 }
 
 /** The jobs of up to ten boxes, and the large one. */

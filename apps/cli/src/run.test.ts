@@ -2,8 +2,12 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { run } from './run.js';
 
-const examples = (name: string) => readFileSync(new URL(`../../../examples/${name}`, import.meta.url), 'utf8');
-const files: Record<string, string> = { plan: examples('chickadee.plan.json'), rack: examples('rack.csv') };
+const examples = (name: string) =>
+  readFileSync(new URL(`../../../examples/${name}`, import.meta.url), 'utf8');
+const files: Record<string, string> = {
+  plan: examples('chickadee.plan.json'),
+  rack: examples('rack.csv'),
+};
 const spareKnot = (line: string, more: Record<string, string> = {}) =>
   run(
     line.split(' '),
@@ -21,7 +25,12 @@ describe('the command line', () => {
     expect(job.code).toBe(0);
     const layout = spareKnot('layout -', { '-': job.output });
     expect(layout.code).toBe(0);
-    const found = JSON.parse(layout.output) as { unplaced: unknown[]; yield: number; cost: number; lowerBound: number };
+    const found = JSON.parse(layout.output) as {
+      unplaced: unknown[];
+      yield: number;
+      cost: number;
+      lowerBound: number;
+    };
     expect(found.unplaced).toEqual([]);
     expect(found.yield >= 0.88 || found.cost === found.lowerBound).toBe(true);
     const check = spareKnot('check job layout', { job: job.output, layout: layout.output });
@@ -31,7 +40,9 @@ describe('the command line', () => {
 
   test('a layout that was tampered with is refused, with rule and place', () => {
     const job = spareKnot('job plan rack --boxes 2 --seconds 0.2').output;
-    const layout = JSON.parse(spareKnot('layout job', { job }).output) as { boards: { placements: { x: number }[] }[] };
+    const layout = JSON.parse(spareKnot('layout job', { job }).output) as {
+      boards: { placements: { x: number }[] }[];
+    };
     layout.boards.find((board) => board.placements.length > 1)!.placements[1]!.x -= 5;
     const check = spareKnot('check job layout', { job, layout: JSON.stringify(layout) });
     expect(check.code).toBe(1);
@@ -39,14 +50,34 @@ describe('the command line', () => {
   });
 
   test('pins that contradict each other are named, their panels laid elsewhere', () => {
-    const job = JSON.parse(spareKnot('job plan rack --boxes 1 --seconds 0.2').output) as { stock: { id: string }[]; pinned: object[] };
-    const pin = { part: 'front', copy: 0, x: 0, y: 0, turn: 0, flipped: false, stock: job.stock[0]!.id, piece: 0 };
+    const job = JSON.parse(spareKnot('job plan rack --boxes 1 --seconds 0.2').output) as {
+      stock: { id: string }[];
+      pinned: object[];
+    };
+    const pin = {
+      part: 'front',
+      copy: 0,
+      x: 0,
+      y: 0,
+      turn: 0,
+      flipped: false,
+      stock: job.stock[0]!.id,
+      piece: 0,
+    };
     const pinned = [pin, { ...pin, part: 'back', x: 50 }];
     const result = spareKnot('layout job', { job: JSON.stringify({ ...job, pinned }) });
-    expect([result.code, result.messages]).toEqual([1, [expect.stringMatching(/“back” 0 is laid elsewhere: .*less than a kerf/)]]);
-    const layout = JSON.parse(result.output) as { unplaced: unknown[]; boards: { placements: { part: string }[] }[] };
+    expect([result.code, result.messages]).toEqual([
+      1,
+      [expect.stringMatching(/“back” 0 is laid elsewhere: .*less than a kerf/)],
+    ]);
+    const layout = JSON.parse(result.output) as {
+      unplaced: unknown[];
+      boards: { placements: { part: string }[] }[];
+    };
     expect(layout.unplaced).toEqual([]);
-    expect(layout.boards.flatMap((board) => board.placements.map((placement) => placement.part))).toContain('back');
+    expect(
+      layout.boards.flatMap((board) => board.placements.map((placement) => placement.part)),
+    ).toContain('back');
   });
 
   test('a bad line of the rack is named and the good ones are used; a bad part or knot is named and the rest laid out', () => {
@@ -54,7 +85,10 @@ describe('the command line', () => {
     const made = spareKnot('job plan bad --boxes 1 --seconds 0.2', { bad: rack });
     expect(made.code).toBe(1);
     expect(made.messages).toEqual([expect.stringMatching(/^bad: line \d+: thickness: .*negative/)]);
-    const job = JSON.parse(made.output) as { parts: Record<string, unknown>[]; stock: { defects: unknown[] }[] };
+    const job = JSON.parse(made.output) as {
+      parts: Record<string, unknown>[];
+      stock: { defects: unknown[] }[];
+    };
     job.parts[0]!.outline = [
       [0, 0],
       [0, 9],
@@ -66,7 +100,10 @@ describe('the command line', () => {
     expect(result.code).toBe(1);
     expect(result.messages.join('\n')).toMatch(/job: parts\[0\].*\n.*/);
     expect(result.messages.join('\n')).toContain('job: stock[0].defects[0]');
-    const layout = JSON.parse(result.output) as { unplaced: { part: string; count: number; reason: string }[]; boards: unknown[] };
+    const layout = JSON.parse(result.output) as {
+      unplaced: { part: string; count: number; reason: string }[];
+      boards: unknown[];
+    };
     expect(layout.unplaced).toEqual([{ part: 'front', count: 1, reason: expect.any(String) }]);
     expect(layout.boards.length).toBeGreaterThan(0);
   });
@@ -79,22 +116,41 @@ describe('the command line', () => {
     const unplaced = (change: Partial<typeof job>) => {
       const result = spareKnot('layout job', { job: JSON.stringify({ ...job, ...change }) });
       expect(result.code).toBe(0);
-      return (JSON.parse(result.output) as { unplaced: { part: string; count: number; reason: string }[] }).unplaced;
+      return (
+        JSON.parse(result.output) as { unplaced: { part: string; count: number; reason: string }[] }
+      ).unplaced;
     };
     const all = job.parts.map(({ id, quantity }) => [id, quantity]);
     const none = unplaced({ stock: [] });
     expect(none.map(({ part, count }) => [part, count])).toEqual(all);
     for (const { reason } of none) expect(reason).toBe('there are no boards');
-    const short = unplaced({ stock: job.stock.map((each) => ({ ...each, length: 50, defects: [] })) });
-    for (const { reason } of short) expect(reason).toMatch(/longer than any board: [\d.]+ mm against 50 mm/);
-    const thick = unplaced({ parts: job.parts.map((each, index) => (index === 1 ? { ...each, thickness: 33 } : each)) });
-    expect(thick).toEqual([{ part: 'back', count: 1, reason: expect.stringContaining('no board is 33 mm thick') }]);
+    const short = unplaced({
+      stock: job.stock.map((each) => ({ ...each, length: 50, defects: [] })),
+    });
+    for (const { reason } of short)
+      expect(reason).toMatch(/longer than any board: [\d.]+ mm against 50 mm/);
+    const thick = unplaced({
+      parts: job.parts.map((each, index) => (index === 1 ? { ...each, thickness: 33 } : each)),
+    });
+    expect(thick).toEqual([
+      { part: 'back', count: 1, reason: expect.stringContaining('no board is 33 mm thick') },
+    ]);
   });
 
   test('plan prints a panel set', () => {
-    const set = JSON.parse(spareKnot('plan plan').output) as { format: string; panels: { id: string }[] };
+    const set = JSON.parse(spareKnot('plan plan').output) as {
+      format: string;
+      panels: { id: string }[];
+    };
     expect(set.format).toBe('spare-knot/panel-set');
-    expect(set.panels.map((panel) => panel.id)).toEqual(['front', 'back', 'side-left', 'side-right', 'floor', 'roof']);
+    expect(set.panels.map((panel) => panel.id)).toEqual([
+      'front',
+      'back',
+      'side-left',
+      'side-right',
+      'floor',
+      'roof',
+    ]);
   });
 
   test.each([

@@ -1,20 +1,28 @@
 import { parseArgs } from 'node:util';
-import { buildBox } from '@spare-knot/core/box/families/families.js';
-import { readBoxPlan } from '@spare-knot/core/exchange/box-plan-file.js';
-import type { Read } from '@spare-knot/core/exchange/document.js';
-import { jsonSchema, SCHEMA_NAMES } from '@spare-knot/core/exchange/json-schemas.js';
-import { readLayout, writeLayout } from '@spare-knot/core/exchange/layout-file.js';
-import { readLayoutJob, salvageLayoutJob, writeLayoutJob } from '@spare-knot/core/exchange/layout-job-file.js';
-import { writePanelSet } from '@spare-knot/core/exchange/panel-set-file.js';
-import { readStock } from '@spare-knot/core/exchange/stock-file.js';
-import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
-import { jobForBoxes, STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
-import { jobProblems } from '@spare-knot/core/layout/job-problems.js';
-import type { Layout } from '@spare-knot/core/layout/layout.js';
-import { sortPins } from '@spare-knot/core/layout/pins.js';
-import { searchLayout } from '@spare-knot/core/layout/search/search.js';
-import type { LinearSolver } from '@spare-knot/core/layout/solver/linear.js';
-import { parseLength } from '@spare-knot/core/measure/parse.js';
+import {
+  jsonSchema,
+  type Read,
+  readBoxPlan,
+  readLayout,
+  readLayoutJob,
+  readStock,
+  SCHEMA_NAMES,
+  salvageLayoutJob,
+  writeLayout,
+  writeLayoutJob,
+  writePanelSet,
+} from '@spare-knot/core/exchange';
+import { buildBox } from '@spare-knot/core/families';
+import { jobProblems, layoutJob, STANDARD_SAW } from '@spare-knot/core/job';
+import {
+  checkLayout,
+  type Layout,
+  type LinearSolver,
+  searchLayout,
+  sortPins,
+} from '@spare-knot/core/layout';
+import { parseLength } from '@spare-knot/core/measure';
+import type { Refusal } from '@spare-knot/core/plan';
 
 /** What a command prints and how it ends: 0 success, 1 a problem in the data, 2 wrong usage. */
 export interface Result {
@@ -41,7 +49,9 @@ class WrongUsage extends Error {}
 
 function must<T>(file: string, read: Read<T>): T {
   if (read.ok) return read.value;
-  throw new DataProblem(read.problems.map(({ path, message }) => `${file}${path ? `: ${path}` : ''}: ${message}`));
+  throw new DataProblem(
+    read.problems.map(({ path, message }) => `${file}${path ? `: ${path}` : ''}: ${message}`),
+  );
 }
 
 const json = (value: unknown): string => JSON.stringify(value, null, 2);
@@ -57,7 +67,9 @@ export function run(
     try {
       return load(path);
     } catch (error) {
-      throw new DataProblem([`${path}: cannot be read: ${error instanceof Error ? error.message : String(error)}`]);
+      throw new DataProblem([
+        `${path}: cannot be read: ${error instanceof Error ? error.message : String(error)}`,
+      ]);
     }
   };
   try {
@@ -66,7 +78,8 @@ export function run(
     return { code: notes.length > 0 ? 1 : 0, messages: notes, output };
   } catch (error) {
     if (error instanceof DataProblem) return { code: 1, output: '', messages: error.lines };
-    if (error instanceof WrongUsage) return { code: 2, output: '', messages: [error.message, ...USAGE] };
+    if (error instanceof WrongUsage)
+      return { code: 2, output: '', messages: [error.message, ...USAGE] };
     throw error;
   }
 }
@@ -81,8 +94,10 @@ function command(
   const { values, positionals } = options(args);
   const [verb, ...files] = positionals;
   const expect = (number: number) => {
-    if (files.length !== number) throw new WrongUsage(`${verb} takes ${number} file${number === 1 ? '' : 's'}`);
-    if (files.filter((file) => file === '-').length > 1) throw new WrongUsage('only one file can come from standard input');
+    if (files.length !== number)
+      throw new WrongUsage(`${verb} takes ${number} file${number === 1 ? '' : 's'}`);
+    if (files.filter((file) => file === '-').length > 1)
+      throw new WrongUsage('only one file can come from standard input');
     return files as [string, string];
   };
   switch (verb) {
@@ -95,24 +110,27 @@ function command(
       const boxes = Number(values.boxes ?? '1');
       if (!Number.isInteger(boxes) || boxes < 1 || boxes > 10_000)
         throw new WrongUsage(`--boxes ${values.boxes}: a whole number from 1 to 10000 is wanted`);
-      const { plan, box } = built(planFile, open(planFile));
+      const plan = must(planFile, readBoxPlan(open(planFile)));
       const { stock, problems: badLines } = must(stockFile, readStock(open(stockFile)));
       notes.push(...badLines.map(({ path, message }) => `${stockFile}: ${path}: ${message}`));
       const kerf = parseLength(values.kerf ?? '3.175', 'mm');
       if (!kerf.ok) throw new WrongUsage(`--kerf: ${kerf.message}`);
       const seconds = Number(values.seconds ?? '3');
       if (!(seconds > 0 && seconds <= 3600)) throw new WrongUsage('--seconds: between 0 and 3600');
-      const job = jobForBoxes(
-        values.name ?? `${boxes} × ${plan.animal ?? plan.family}`,
+      const made = layoutJob({
+        name: values.name ?? `${boxes} × ${plan.animal ?? plan.family}`,
         plan,
-        box,
         boxes,
         stock,
-        { ...STANDARD_SAW, kerf: kerf.ticks, rip: !values['no-rip'] },
+        saw: { ...STANDARD_SAW, kerf: kerf.ticks, rip: !values['no-rip'] },
         seconds,
-      );
+        pinned: [],
+      });
+      if (!made.ok) throw refused(planFile, made.refusals);
+      const { job } = made;
       const problems = jobProblems(job);
-      if (problems.length > 0) throw new DataProblem(problems.map(({ path, message }) => `${path}: ${message}`));
+      if (problems.length > 0)
+        throw new DataProblem(problems.map(({ path, message }) => `${path}: ${message}`));
       return writeLayoutJob(job);
     }
     case 'layout': {
@@ -120,20 +138,34 @@ function command(
       const { job: asked, problems, leftOut } = must(file, salvageLayoutJob(open(file)));
       notes.push(...problems.map(({ path, message }) => `${file}: ${path}: ${message}`));
       // Pins that contradict the boards or each other are told, and their panels laid elsewhere.
-      const { kept, broken: contradictory } = sortPins(asked);
-      const job = { ...asked, pinned: kept };
-      notes.push(...contradictory.map(({ pin, reason }) => `${file}: pinned “${pin.part}” ${pin.copy} is laid elsewhere: ${reason}`));
+      const { job, broken: contradictory } = sortPins(asked);
+      notes.push(
+        ...contradictory.map(
+          ({ pin, reason }) =>
+            `${file}: pinned “${pin.part}” ${pin.copy} is laid elsewhere: ${reason}`,
+        ),
+      );
       const answers: Layout[] = [];
       const best = searchLayout(job, { clock, solver, onBetter: (layout) => answers.push(layout) });
       const broken = checkLayout(job, best);
       /** With the parts that could not be read, so that nobody waits for them. */
-      const whole = (layout: Layout): Layout => ({ ...layout, unplaced: [...layout.unplaced, ...leftOut] });
+      const whole = (layout: Layout): Layout => ({
+        ...layout,
+        unplaced: [...layout.unplaced, ...leftOut],
+      });
       if (broken.length === 0) return writeLayout(whole(best));
       // Never seen by a maker: the checker does not trust the search, so an earlier answer that it passes is taken instead.
       const passed = answers.reverse().find((layout) => checkLayout(job, layout).length === 0);
       const faults = broken.map(({ rule, path, message }) => `${path}: rule ${rule}: ${message}`);
-      if (!passed) throw new DataProblem(['the search gave a layout that breaks a rule; nothing is printed', ...faults]);
-      notes.push('the last answer of the search breaks a rule; the best one that keeps them all is printed', ...faults);
+      if (!passed)
+        throw new DataProblem([
+          'the search gave a layout that breaks a rule; nothing is printed',
+          ...faults,
+        ]);
+      notes.push(
+        'the last answer of the search breaks a rule; the best one that keeps them all is printed',
+        ...faults,
+      );
       return writeLayout(whole(passed));
     }
     case 'check': {
@@ -142,7 +174,11 @@ function command(
       const layout = must(layoutFile, readLayout(open(layoutFile)));
       const broken = checkLayout(job, layout);
       if (broken.length > 0)
-        throw new DataProblem(broken.map(({ rule, path, message }) => `${layoutFile}: ${path}: rule ${rule}: ${message}`));
+        throw new DataProblem(
+          broken.map(
+            ({ rule, path, message }) => `${layoutFile}: ${path}: rule ${rule}: ${message}`,
+          ),
+        );
       return {
         valid: true,
         boards: layout.boards.length,
@@ -152,7 +188,10 @@ function command(
     }
     case 'schema': {
       const name = SCHEMA_NAMES.find((each) => each === files[0]);
-      if (!name) throw new WrongUsage(`schema: ${files[0] ?? 'no name'}; known are ${SCHEMA_NAMES.join(', ')}`);
+      if (!name)
+        throw new WrongUsage(
+          `schema: ${files[0] ?? 'no name'}; known are ${SCHEMA_NAMES.join(', ')}`,
+        );
       return jsonSchema(name);
     }
     default:
@@ -181,6 +220,9 @@ function options(args: readonly string[]) {
 function built(file: string, text: string) {
   const plan = must(file, readBoxPlan(text));
   const result = buildBox(plan);
-  if (!result.ok) throw new DataProblem(result.refusals.map(({ field, message }) => `${file}: ${field}: ${message}`));
+  if (!result.ok) throw refused(file, result.refusals);
   return { plan, box: result.box };
 }
+
+const refused = (file: string, refusals: readonly Refusal[]): DataProblem =>
+  new DataProblem(refusals.map(({ field, message }) => `${file}: ${field}: ${message}`));

@@ -6,5 +6,8 @@ import { HealthController } from './health.controller.js';
 import { RackModule } from './rack/rack.module.js';
 import { ShopModule } from './shop/shop.module.js';
 
-@Module({ imports: [DatabaseModule, RackModule, BatchesModule, ShopModule, DemoModule], controllers: [HealthController] })
+@Module({
+  imports: [DatabaseModule, RackModule, BatchesModule, ShopModule, DemoModule],
+  controllers: [HealthController],
+})
 export class AppModule {}

@@ -40,8 +40,14 @@ export function dress(app: INestApplication, pages: string | null, extraHost?: s
     app.use('/assets', express.static(join(pages, 'assets'), { immutable: true, maxAge: '1y' }));
     app.use(express.static(pages, { index: false, maxAge: 0 }));
     app.use((request: Request, response: Response, next: NextFunction) => {
-      if (request.method !== 'GET' || request.path.startsWith('/api/') || /\.\w+$/.test(request.path)) next();
-      else response.sendFile(join(pages, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } });
+      if (
+        request.method !== 'GET' ||
+        request.path.startsWith('/api/') ||
+        /\.\w+$/.test(request.path)
+      )
+        next();
+      else
+        response.sendFile(join(pages, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } });
     });
   }
 }

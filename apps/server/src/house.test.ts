@@ -1,9 +1,17 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
-import { type BatchRecord, type BoardRecord, batchRecord, boardList, boardRecord, newBatch } from '@spare-knot/core/exchange/kept.js';
-import { layoutDocument } from '@spare-knot/core/exchange/layout-file.js';
-import type { Layout } from '@spare-knot/core/layout/layout.js';
-import { searchLayout } from '@spare-knot/core/layout/search/search.js';
+import {
+  type BatchRecord,
+  type BoardRecord,
+  batchQuestion,
+  batchRecord,
+  boardList,
+  boardRecord,
+  newBatch,
+} from '@spare-knot/core/api';
+import { layoutDocument } from '@spare-knot/core/exchange';
+import { layoutJob } from '@spare-knot/core/job';
+import { type Layout, searchLayout, sortPins } from '@spare-knot/core/layout';
+
 import { z } from 'zod';
 import { migrate } from './database/migrate.js';
 import { DemoService } from './demo/demo.service.js';
@@ -16,11 +24,21 @@ beforeAll(async () => {
 });
 afterAll(() => house.close());
 beforeEach(async () => {
-  for (const table of ['taken_boards', 'layouts', 'defects', 'boards', 'batches']) await house.database(table).delete();
+  for (const table of ['taken_boards', 'layouts', 'defects', 'boards', 'batches'])
+    await house.database(table).delete();
 });
 
-const rack = async (): Promise<BoardRecord[]> => boardList.parse((await house.http.get('/api/rack')).body).boards;
-const picket = { name: 'Picket', quantity: 8, material: 'western-red-cedar', thickness: 15.875, width: 139.7, length: 1828.8, price: 3.4 };
+const rack = async (): Promise<BoardRecord[]> =>
+  boardList.parse((await house.http.get('/api/rack')).body).boards;
+const picket = {
+  name: 'Picket',
+  quantity: 8,
+  material: 'western-red-cedar',
+  thickness: 15.875,
+  width: 139.7,
+  length: 1828.8,
+  price: 3.4,
+};
 const roof = {
   name: 'Roof board',
   quantity: 2,
@@ -37,13 +55,18 @@ const railTrail = () => z.encode(newBatch, demoBatches().at(-1)!);
 async function laidOut(): Promise<{ batch: BatchRecord; layout: Layout }> {
   await addBoards(picket, roof);
   const batch = batchRecord.parse((await house.http.post('/api/batches').send(railTrail())).body);
-  const made = batchJob({ ...batch, choices: { ...batch.choices, seconds: 0.2 } }, await rack());
+  const made = layoutJob(
+    batchQuestion({ ...batch, choices: { ...batch.choices, seconds: 0.2 } }, await rack()),
+  );
   if (!made.ok) throw new Error('the demo’s box is not sound');
-  return { batch, layout: searchLayout(made.job, { clock: () => Date.now() }) };
+  return { batch, layout: searchLayout(sortPins(made.job).job, { clock: () => Date.now() }) };
 }
 const accept = (batch: BatchRecord, layout: Layout) =>
-  house.http.post(`/api/batches/${batch.id}/accept`).send({ version: batch.version, layout: z.encode(layoutDocument, layout) });
-const total = (boards: readonly BoardRecord[]) => boards.reduce((sum, board) => sum + board.quantity, 0);
+  house.http
+    .post(`/api/batches/${batch.id}/accept`)
+    .send({ version: batch.version, layout: z.encode(layoutDocument, layout) });
+const total = (boards: readonly BoardRecord[]) =>
+  boards.reduce((sum, board) => sum + board.quantity, 0);
 
 describe('the rack', () => {
   test('keeps boards with their defects, in millimetres on the wire', async () => {
@@ -60,16 +83,23 @@ describe('the rack', () => {
   test('a stale write is refused with what is kept now, and nothing is overwritten', async () => {
     const [board] = (await addBoards(picket)).body.boards;
     const { id, fromBatch: _fromBatch, ...change } = board;
-    expect((await house.http.put(`/api/rack/${id}`).send({ ...change, name: 'First' })).status).toBe(200);
+    expect(
+      (await house.http.put(`/api/rack/${id}`).send({ ...change, name: 'First' })).status,
+    ).toBe(200);
     const second = await house.http.put(`/api/rack/${id}`).send({ ...change, name: 'Second' });
     expect(second.status).toBe(409);
     expect(second.headers['content-type']).toContain('application/problem+json');
-    expect(second.body).toMatchObject({ type: 'urn:spare-knot:stale', current: { name: 'First', version: 2 } });
+    expect(second.body).toMatchObject({
+      type: 'urn:spare-knot:stale',
+      current: { name: 'First', version: 2 },
+    });
   });
 
   test('one board is taken out of a pile, so that it can have a knot of its own', async () => {
     const [pile] = (await addBoards(picket)).body.boards;
-    const single = boardRecord.parse((await house.http.post(`/api/rack/${pile.id}/split`).send({ version: 1 })).body);
+    const single = boardRecord.parse(
+      (await house.http.post(`/api/rack/${pile.id}/split`).send({ version: 1 })).body,
+    );
     expect(single.quantity).toBe(1);
     expect((await rack()).map((board) => board.quantity).sort()).toEqual([1, 7]);
   });
@@ -78,12 +108,16 @@ describe('the rack', () => {
     const [board] = (await addBoards(picket)).body.boards;
     expect((await house.http.delete(`/api/rack/${board.id}?version=1`)).status).toBe(200);
     expect(await rack()).toEqual([]);
-    expect((await house.http.post(`/api/rack/${board.id}/restore`)).body).toMatchObject({ name: 'Picket', quantity: 8 });
+    expect((await house.http.post(`/api/rack/${board.id}/restore`)).body).toMatchObject({
+      name: 'Picket',
+      quantity: 8,
+    });
     expect(await rack()).toHaveLength(1);
   });
 
   test('CSV: good lines are kept, bad ones named; what goes out comes in again', async () => {
-    const csv = 'name,quantity,thickness,width,length\nPicket,6,5/8 in,5 1/2 in,6 ft\nBad,6,thick,1,1\n';
+    const csv =
+      'name,quantity,thickness,width,length\nPicket,6,5/8 in,5 1/2 in,6 ft\nBad,6,thick,1,1\n';
     const report = await house.http.post('/api/rack/csv').send({ csv });
     expect(report.body.boards).toHaveLength(1);
     expect(report.body.problems).toEqual([{ line: 3, message: expect.stringContaining('thick') }]);
@@ -119,8 +153,12 @@ describe('batches', () => {
 
   test('a stale change gets 409 and both versions can be seen', async () => {
     const { body: batch } = await house.http.post('/api/batches').send(railTrail());
-    await house.http.put(`/api/batches/${batch.id}`).send({ ...railTrail(), name: 'First', version: 1 });
-    const second = await house.http.put(`/api/batches/${batch.id}`).send({ ...railTrail(), name: 'Second', version: 1 });
+    await house.http
+      .put(`/api/batches/${batch.id}`)
+      .send({ ...railTrail(), name: 'First', version: 1 });
+    const second = await house.http
+      .put(`/api/batches/${batch.id}`)
+      .send({ ...railTrail(), name: 'Second', version: 1 });
     expect(second.status).toBe(409);
     expect(second.body.current).toMatchObject({ name: 'First', version: 2 });
   });
@@ -128,7 +166,13 @@ describe('batches', () => {
   test('what the first version wrote still opens', async () => {
     // A row exactly as version 1 of the plan and of the layout were written.
     const id = '7f8dd3f3-a78e-423a-95f2-fd4efbb92da8';
-    const wood = { thickness: 15.875, width: 139.7, material: 'western-red-cedar', faceA: 'rough', faceB: 'rough' };
+    const wood = {
+      thickness: 15.875,
+      width: 139.7,
+      material: 'western-red-cedar',
+      faceA: 'rough',
+      faceB: 'rough',
+    };
     const plan = {
       format: 'spare-knot/box-plan',
       version: 1,
@@ -139,7 +183,15 @@ describe('batches', () => {
       schools: { roof: 'butt' },
       wood: { front: wood },
     };
-    const saw = { kerf: 3.2, rip: true, throughCuts: true, maxMitre: 50, maxTilt: 45, endTrim: 0, keep: { length: 150, width: 60 } };
+    const saw = {
+      kerf: 3.2,
+      rip: true,
+      throughCuts: true,
+      maxMitre: 50,
+      maxTilt: 45,
+      endTrim: 0,
+      keep: { length: 150, width: 60 },
+    };
     const when = new Date('2026-11-24T05:00:00Z');
     await house.database('batches').insert({
       id,
@@ -190,28 +242,40 @@ describe('taking the boards of a layout', () => {
     const offcuts = layout.boards.flatMap((board) => board.offcuts);
     expect(offcuts.length).toBeGreaterThan(0);
     expect(total(after)).toBe(total(before) - layout.boards.length + offcuts.length);
-    expect(after.filter((board) => board.fromBatch === batch.id).map((board) => [board.length, board.width, board.offcut])).toEqual(
-      offcuts.map((offcut) => [offcut.length, offcut.width, true]),
-    );
+    expect(
+      after
+        .filter((board) => board.fromBatch === batch.id)
+        .map((board) => [board.length, board.width, board.offcut]),
+    ).toEqual(offcuts.map((offcut) => [offcut.length, offcut.width, true]));
     const kept = batchRecord.parse(taken.body);
     expect(kept.accepted?.layout).toEqual(layout);
 
-    const back = await house.http.post(`/api/batches/${batch.id}/give-back`).send({ version: kept.version });
+    const back = await house.http
+      .post(`/api/batches/${batch.id}/give-back`)
+      .send({ version: kept.version });
     expect(back.status).toBe(200);
     expect(back.body.accepted).toBeNull();
-    expect((await rack()).map(({ id, quantity }) => ({ id, quantity }))).toEqual(before.map(({ id, quantity }) => ({ id, quantity })));
+    expect((await rack()).map(({ id, quantity }) => ({ id, quantity }))).toEqual(
+      before.map(({ id, quantity }) => ({ id, quantity })),
+    );
   });
 
   test('pressed twice at once, it happens once', async () => {
     const { batch, layout } = await laidOut();
     const before = total(await rack());
-    const answers = await Promise.all([accept(batch, layout), accept(batch, layout), accept(batch, layout)]);
+    const answers = await Promise.all([
+      accept(batch, layout),
+      accept(batch, layout),
+      accept(batch, layout),
+    ]);
     expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409, 409]);
     const offcuts = layout.boards.reduce((sum, board) => sum + board.offcuts.length, 0);
     expect(total(await rack())).toBe(before - layout.boards.length + offcuts);
     const kept = batchRecord.parse(answers.find((answer) => answer.status === 200)!.body);
     const backs = await Promise.all(
-      [1, 2].map(() => house.http.post(`/api/batches/${batch.id}/give-back`).send({ version: kept.version })),
+      [1, 2].map(() =>
+        house.http.post(`/api/batches/${batch.id}/give-back`).send({ version: kept.version }),
+      ),
     );
     expect(backs.map((answer) => answer.status).sort()).toEqual([200, 409]);
     expect(total(await rack())).toBe(before);
@@ -220,7 +284,10 @@ describe('taking the boards of a layout', () => {
   test('a proposed layout is kept without taking a board, and stays after giving back', async () => {
     const { batch, layout } = await laidOut();
     const before = total(await rack());
-    const propose = (of: Layout) => house.http.put(`/api/batches/${batch.id}/layout`).send({ layout: z.encode(layoutDocument, of) });
+    const propose = (of: Layout) =>
+      house.http
+        .put(`/api/batches/${batch.id}/layout`)
+        .send({ layout: z.encode(layoutDocument, of) });
     expect((await propose(layout)).status).toBe(200);
     expect((await propose(layout)).status).toBe(200);
     const kept = batchRecord.parse((await house.http.get(`/api/batches/${batch.id}`)).body);
@@ -231,13 +298,17 @@ describe('taking the boards of a layout', () => {
     const taken = batchRecord.parse((await accept(batch, layout)).body);
     expect(taken.proposed).toBeNull();
     expect((await propose(layout)).status).toBe(409);
-    const back = await house.http.post(`/api/batches/${batch.id}/give-back`).send({ version: taken.version });
+    const back = await house.http
+      .post(`/api/batches/${batch.id}/give-back`)
+      .send({ version: taken.version });
     expect(batchRecord.parse(back.body).proposed).toEqual(layout);
   });
 
   test('two batches cannot take the same board', async () => {
     const { batch, layout } = await laidOut();
-    const other = batchRecord.parse((await house.http.post('/api/batches').send({ ...railTrail(), name: 'Other' })).body);
+    const other = batchRecord.parse(
+      (await house.http.post('/api/batches').send({ ...railTrail(), name: 'Other' })).body,
+    );
     const answers = await Promise.all([accept(batch, layout), accept(other, layout)]);
     const pickets = layout.boards.filter((board) => board.stock === layout.boards[0]!.stock).length;
     // Eight pickets: two layouts of more than four cannot both be had.
@@ -251,14 +322,19 @@ describe('taking the boards of a layout', () => {
     const { batch, layout } = await laidOut();
     // Two panels alike, the second laid exactly on the first, whatever layout was found.
     const twin = (board: Layout['boards'][number]) =>
-      board.placements.findIndex((placement, index) => board.placements.slice(0, index).some((earlier) => earlier.part === placement.part));
+      board.placements.findIndex((placement, index) =>
+        board.placements.slice(0, index).some((earlier) => earlier.part === placement.part),
+      );
     const spot = layout.boards.findIndex((board) => twin(board) > 0);
     const second = twin(layout.boards[spot]!);
     const boards = layout.boards.map((board, at) => ({
       ...board,
       placements: board.placements.map((placement, index) => {
         if (at !== spot || index !== second) return placement;
-        return { ...board.placements.find((earlier) => earlier.part === placement.part)!, copy: placement.copy };
+        return {
+          ...board.placements.find((earlier) => earlier.part === placement.part)!,
+          copy: placement.copy,
+        };
       }),
     }));
     const answer = await accept(batch, { ...layout, boards });
@@ -274,7 +350,9 @@ describe('taking the boards of a layout', () => {
     await house.http.delete(`/api/rack/${offcut.id}?version=${offcut.version}`);
     const again = await house.http.post(`/api/rack/${offcut.id}/restore`);
     expect(again.status).toBe(201);
-    const back = await house.http.post(`/api/batches/${batch.id}/give-back`).send({ version: kept.version });
+    const back = await house.http
+      .post(`/api/batches/${batch.id}/give-back`)
+      .send({ version: kept.version });
     expect(back.status).toBe(409);
     expect(back.body.detail).toContain(offcut.name);
     expect((await house.http.get(`/api/batches/${batch.id}`)).body.accepted).not.toBeNull();
@@ -283,7 +361,9 @@ describe('taking the boards of a layout', () => {
   test('a batch whose boards are taken is not changed under them', async () => {
     const { batch, layout } = await laidOut();
     const kept = batchRecord.parse((await accept(batch, layout)).body);
-    const change = await house.http.put(`/api/batches/${batch.id}`).send({ ...railTrail(), boxes: 9, version: kept.version });
+    const change = await house.http
+      .put(`/api/batches/${batch.id}`)
+      .send({ ...railTrail(), boxes: 9, version: kept.version });
     expect(change.status).toBe(409);
   });
 });
@@ -300,7 +380,13 @@ describe('the shop', () => {
     expect(stale.status).toBe(409);
     expect(stale.body.current.bits).toEqual(bits);
     expect((await house.http.get('/api/shop')).body.bits).toEqual(bits);
-    expect((await house.http.put('/api/shop').send({ version: 2, bits: [{ kind: 'spoon', diameter: 3 }] })).status).toBe(400);
+    expect(
+      (
+        await house.http
+          .put('/api/shop')
+          .send({ version: 2, bits: [{ kind: 'spoon', diameter: 3 }] })
+      ).status,
+    ).toBe(400);
   });
 });
 
@@ -309,7 +395,12 @@ describe('what is asked of a layout', () => {
     const { batch, layout } = await laidOut();
     const used = layout.boards[0]!.stock;
     const sent = { ...railTrail(), version: batch.version };
-    const choices = { ...sent.choices, forbidden: [used], goals: { first: 'cuts', classes: [{ from: 300, worth: 0.5 }] }, seconds: 8 };
+    const choices = {
+      ...sent.choices,
+      forbidden: [used],
+      goals: { first: 'cuts', classes: [{ from: 300, worth: 0.5 }] },
+      seconds: 8,
+    };
     const changed = await house.http.put(`/api/batches/${batch.id}`).send({ ...sent, choices });
     expect(changed.status).toBe(200);
     expect((await house.http.get(`/api/batches/${batch.id}`)).body.choices).toMatchObject(choices);
@@ -329,7 +420,9 @@ describe('what is asked of a layout', () => {
 describe('the border', () => {
   test('refuses other hosts and other sites', async () => {
     expect((await house.http.get('/api/rack').set('Host', 'boxes.example')).status).toBe(403);
-    expect((await house.http.get('/api/rack').set('Origin', 'http://boxes.example')).status).toBe(403);
+    expect((await house.http.get('/api/rack').set('Origin', 'http://boxes.example')).status).toBe(
+      403,
+    );
   });
 
   test('sends strict headers and no script from elsewhere', async () => {
@@ -352,7 +445,10 @@ describe('the border', () => {
   });
 
   test('text that is no JSON, and far too much of it', async () => {
-    const broken = await house.http.post('/api/rack').set('Content-Type', 'application/json').send('{"boards":');
+    const broken = await house.http
+      .post('/api/rack')
+      .set('Content-Type', 'application/json')
+      .send('{"boards":');
     expect(broken.status).toBe(400);
     const huge = await house.http
       .post('/api/rack')

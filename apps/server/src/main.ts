@@ -10,8 +10,16 @@ import { DemoService } from './demo/demo.service.js';
 const port = Number(process.env.SPARE_KNOT_PORT ?? 4310);
 const host = process.env.SPARE_KNOT_HOST ?? '127.0.0.1';
 
-const app = await NestFactory.create(AppModule, { logger: ['error', 'warn'], bodyParser: false, forceCloseConnections: true });
-dress(app, fileURLToPath(new URL('../../web/dist', import.meta.url)), process.env.SPARE_KNOT_PUBLIC_HOST);
+const app = await NestFactory.create(AppModule, {
+  logger: ['error', 'warn'],
+  bodyParser: false,
+  forceCloseConnections: true,
+});
+dress(
+  app,
+  fileURLToPath(new URL('../../web/dist', import.meta.url)),
+  process.env.SPARE_KNOT_PUBLIC_HOST,
+);
 await migrate(app.get(DATABASE));
 await app.get(DemoService).loadWhenEmpty();
 await app.listen(port, host);

@@ -16,7 +16,11 @@ z.config({ jitless: true });
 
 const queries = new QueryClient({
   defaultOptions: {
-    queries: { staleTime: 10_000, retry: (failures, error) => failures < 3 && !(error instanceof Trouble && error.problem.status < 500) },
+    queries: {
+      staleTime: 10_000,
+      retry: (failures, error) =>
+        failures < 3 && !(error instanceof Trouble && error.problem.status < 500),
+    },
   },
 });
 

@@ -1,9 +1,14 @@
 import { Injectable } from '@nestjs/common';
-import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
-import type { BatchRecord, BoardRecord, NewBoard } from '@spare-knot/core/exchange/kept.js';
-import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
-import type { KeptOffcut, Layout } from '@spare-knot/core/layout/layout.js';
-import { liesOnBoard, moveZone } from '@spare-knot/core/wood/board.js';
+import {
+  type BatchRecord,
+  type BoardRecord,
+  batchQuestion,
+  type NewBoard,
+} from '@spare-knot/core/api';
+import { layoutJob } from '@spare-knot/core/job';
+import { checkLayout, type KeptOffcut, type Layout, sortPins } from '@spare-knot/core/layout';
+import { moveZone } from '@spare-knot/core/plane';
+import { liesOnBoard } from '@spare-knot/core/wood';
 import { conflict, notFound, stale, unsound } from '../http/problem.js';
 import { RackRepository } from '../rack/rack.repository.js';
 import { BatchesRepository } from './batches.repository.js';
@@ -39,7 +44,11 @@ export class AcceptanceService {
       const batch = await this.batches.byId(id, transaction, true);
       if (!batch) throw notFound('batch');
       if (batch.accepted)
-        throw conflict('These boards are taken already', 'The layout was accepted before; nothing was taken twice.', batch.id);
+        throw conflict(
+          'These boards are taken already',
+          'The layout was accepted before; nothing was taken twice.',
+          batch.id,
+        );
       if (batch.version !== version) throw stale('batch', { id: batch.id, version: batch.version });
       const { boards, taken } = await this.checked(batch, layout, transaction);
       for (const [board, quantity] of taken) await this.rack.take(board, quantity, transaction);
@@ -57,7 +66,11 @@ export class AcceptanceService {
     await this.batches.transaction(async (transaction) => {
       const batch = await this.batches.byId(id, transaction, true);
       if (!batch) throw notFound('batch');
-      if (batch.accepted) throw conflict('The boards of this batch are taken', 'Give them back before laying it out again.');
+      if (batch.accepted)
+        throw conflict(
+          'The boards of this batch are taken',
+          'Give them back before laying it out again.',
+        );
       await this.checked(batch, layout, transaction);
       await this.batches.propose(id, layout, transaction);
     });
@@ -68,7 +81,12 @@ export class AcceptanceService {
     await this.batches.transaction(async (transaction) => {
       const batch = await this.batches.byId(id, transaction, true);
       if (!batch) throw notFound('batch');
-      if (!batch.accepted) throw conflict('No boards are taken', 'They were given back before, or never taken.', batch.id);
+      if (!batch.accepted)
+        throw conflict(
+          'No boards are taken',
+          'They were given back before, or never taken.',
+          batch.id,
+        );
       if (batch.version !== version) throw stale('batch', { id: batch.id, version: batch.version });
       const offcuts = await this.rack.offcutsOf(id, transaction);
       const used = offcuts.filter((offcut) => !offcut.untouched);
@@ -97,24 +115,36 @@ export class AcceptanceService {
   ): Promise<{ boards: BoardRecord[]; taken: Map<string, number> }> {
     const taken = new Map<string, number>();
     for (const { stock } of layout.boards) taken.set(stock, (taken.get(stock) ?? 0) + 1);
-    if (taken.size === 0) throw unsound('This layout uses no board', [{ path: 'layout.boards', message: 'there is nothing to take' }]);
+    if (taken.size === 0)
+      throw unsound('This layout uses no board', [
+        { path: 'layout.boards', message: 'there is nothing to take' },
+      ]);
     const boards = await this.rack.byIds([...taken.keys()], transaction, true);
-    const gone = [...taken].filter(([board, quantity]) => (boards.find((each) => each.id === board)?.quantity ?? 0) < quantity);
+    const gone = [...taken].filter(
+      ([board, quantity]) => (boards.find((each) => each.id === board)?.quantity ?? 0) < quantity,
+    );
     if (gone.length > 0) {
-      const which = gone.length === 1 ? 'One kind of board is' : `${gone.length} kinds of boards are`;
-      throw conflict('The rack has changed', `${which} no longer there in the number this layout needs. Lay the batch out again.`);
+      const which =
+        gone.length === 1 ? 'One kind of board is' : `${gone.length} kinds of boards are`;
+      throw conflict(
+        'The rack has changed',
+        `${which} no longer there in the number this layout needs. Lay the batch out again.`,
+      );
     }
-    const made = batchJob(batch, boards);
+    const made = layoutJob(batchQuestion(batch, boards));
     if (!made.ok)
       throw unsound(
         'This plan gives no sound box',
         made.refusals.map(({ field, message }) => ({ path: `plan.${field}`, message })),
       );
-    const broken = checkLayout(made.job, layout);
+    const broken = checkLayout(sortPins(made.job).job, layout);
     if (broken.length > 0)
       throw unsound(
         'This layout breaks a rule',
-        broken.map(({ rule, path, message }) => ({ path: `layout.${path}`, message: `rule ${rule}: ${message}` })),
+        broken.map(({ rule, path, message }) => ({
+          path: `layout.${path}`,
+          message: `rule ${rule}: ${message}`,
+        })),
       );
     return { boards, taken };
   }

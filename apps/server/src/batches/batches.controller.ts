@@ -1,4 +1,15 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, ParseUUIDPipe, Post, Put, Query } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Put,
+  Query,
+} from '@nestjs/common';
 import {
   type Acceptance,
   acceptance,
@@ -11,7 +22,7 @@ import {
   newBatch,
   proposal,
   versionOnly,
-} from '@spare-knot/core/exchange/kept.js';
+} from '@spare-knot/core/api';
 import { z } from 'zod';
 import { conflict, notFound, stale } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
@@ -46,7 +57,10 @@ export class BatchesController {
   }
 
   @Put(':id')
-  async change(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(batchChange)) change: BatchChange) {
+  async change(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new Read(batchChange)) change: BatchChange,
+  ) {
     const current = await this.batches.byId(id);
     if (current?.accepted && current.version === change.version) {
       throw conflict(
@@ -59,7 +73,10 @@ export class BatchesController {
   }
 
   @Delete(':id')
-  async remove(@Param('id', ParseUUIDPipe) id: string, @Query(new Read(versionQuery)) { version }: z.output<typeof versionQuery>) {
+  async remove(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Query(new Read(versionQuery)) { version }: z.output<typeof versionQuery>,
+  ) {
     if (!(await this.batches.remove(id, version))) await this.missed(id);
     return { removed: id };
   }
@@ -73,19 +90,28 @@ export class BatchesController {
 
   @Post(':id/accept')
   @HttpCode(200)
-  async accept(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(acceptance)) { version, layout }: Acceptance) {
+  async accept(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new Read(acceptance)) { version, layout }: Acceptance,
+  ) {
     return show(await this.acceptance.accept(id, version, layout));
   }
 
   @Put(':id/layout')
-  async propose(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(proposal)) { layout }: z.output<typeof proposal>) {
+  async propose(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new Read(proposal)) { layout }: z.output<typeof proposal>,
+  ) {
     await this.acceptance.propose(id, layout);
     return { kept: id };
   }
 
   @Post(':id/give-back')
   @HttpCode(200)
-  async giveBack(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(versionOnly)) { version }: z.output<typeof versionOnly>) {
+  async giveBack(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new Read(versionOnly)) { version }: z.output<typeof versionOnly>,
+  ) {
     return show(await this.acceptance.giveBack(id, version));
   }
 

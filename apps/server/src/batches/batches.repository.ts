@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import { planDocument } from '@spare-knot/core/exchange/box-plan-file.js';
 import {
   acceptedLayout,
   type BatchChange,
@@ -10,10 +9,9 @@ import {
   layoutChoices,
   type NewBatch,
   NO_CHOICES,
-} from '@spare-knot/core/exchange/kept.js';
-import { layoutDocument } from '@spare-knot/core/exchange/layout-file.js';
-import { saw as sawSchema } from '@spare-knot/core/exchange/layout-job-file.js';
-import type { Layout } from '@spare-knot/core/layout/layout.js';
+} from '@spare-knot/core/api';
+import { layoutDocument, planDocument, saw as sawSchema } from '@spare-knot/core/exchange';
+import type { Layout } from '@spare-knot/core/layout';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { DATABASE } from '../database/database.module.js';
@@ -76,7 +74,11 @@ export class BatchesRepository {
     return (await this.database('batches').first('id')) === undefined;
   }
 
-  async byId(id: string, inside: Knex = this.database, lock = false): Promise<BatchRecord | undefined> {
+  async byId(
+    id: string,
+    inside: Knex = this.database,
+    lock = false,
+  ): Promise<BatchRecord | undefined> {
     const query = inside<BatchRow>('batches').where({ id }).whereNull('deleted_at');
     return (await this.complete(await (lock ? query.forUpdate() : query), inside))[0];
   }
@@ -127,26 +129,38 @@ export class BatchesRepository {
       boards: JSON.stringify(boards.map((board) => z.encode(boardRecord, board))),
       accepted_at: new Date(),
     });
-    await transaction('taken_boards').insert([...taken].map(([board_id, quantity]) => ({ batch_id: id, board_id, quantity })));
+    await transaction('taken_boards').insert(
+      [...taken].map(([board_id, quantity]) => ({ batch_id: id, board_id, quantity })),
+    );
     await this.touch(id, transaction);
   }
 
-  async takenBy(id: string, transaction: Knex.Transaction): Promise<{ boardId: string; quantity: number }[]> {
-    const rows = await transaction<{ batch_id: string; board_id: string; quantity: number }>('taken_boards').where({ batch_id: id });
+  async takenBy(
+    id: string,
+    transaction: Knex.Transaction,
+  ): Promise<{ boardId: string; quantity: number }[]> {
+    const rows = await transaction<{ batch_id: string; board_id: string; quantity: number }>(
+      'taken_boards',
+    ).where({ batch_id: id });
     return rows.map((row) => ({ boardId: row.board_id, quantity: row.quantity }));
   }
 
   /** Back to a proposal: the layout stays, no board is taken for it. */
   async forgetAcceptance(id: string, transaction: Knex.Transaction): Promise<void> {
     await transaction('taken_boards').where({ batch_id: id }).delete();
-    await transaction('layouts').where({ batch_id: id }).update({ boards: null, accepted_at: null });
+    await transaction('layouts')
+      .where({ batch_id: id })
+      .update({ boards: null, accepted_at: null });
     await this.touch(id, transaction);
   }
 
   /** Keeps the best layout so far, in place of an earlier proposal; the batch itself is not changed by it. */
   async propose(id: string, layout: Layout, transaction: Knex.Transaction): Promise<void> {
     await this.forgetLayout(id, transaction);
-    await transaction('layouts').insert({ batch_id: id, layout: JSON.stringify(z.encode(layoutDocument, layout)) });
+    await transaction('layouts').insert({
+      batch_id: id,
+      layout: JSON.stringify(z.encode(layoutDocument, layout)),
+    });
   }
 
   private async forgetLayout(id: string, transaction: Knex.Transaction): Promise<void> {

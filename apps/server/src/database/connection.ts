@@ -2,7 +2,11 @@ import type { Knex } from 'knex';
 
 /** How to reach MariaDB, from SPARE_KNOT_DB_* variables; a socket is preferred, then a loopback port. */
 export function connectionFromEnvironment(environment: NodeJS.ProcessEnv): Knex.Config {
-  const { SPARE_KNOT_DB_SOCKET: socketPath, SPARE_KNOT_DB_HOST: host, SPARE_KNOT_DB_PORT: port } = environment;
+  const {
+    SPARE_KNOT_DB_SOCKET: socketPath,
+    SPARE_KNOT_DB_HOST: host,
+    SPARE_KNOT_DB_PORT: port,
+  } = environment;
   return {
     client: 'mysql2',
     connection: {

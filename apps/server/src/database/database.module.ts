@@ -6,7 +6,9 @@ export const DATABASE = Symbol('database');
 
 @Global()
 @Module({
-  providers: [{ provide: DATABASE, useFactory: () => knexFactory(connectionFromEnvironment(process.env)) }],
+  providers: [
+    { provide: DATABASE, useFactory: () => knexFactory(connectionFromEnvironment(process.env)) },
+  ],
   exports: [DATABASE],
 })
 export class DatabaseModule implements OnApplicationShutdown {

@@ -26,5 +26,9 @@ const source: Knex.MigrationSource<Step> = {
 
 /** Brings the database to the newest schema; does nothing when it is there already. */
 export async function migrate(knex: Knex): Promise<void> {
-  await knex.migrate.latest({ migrationSource: source, tableName: 'migrations', disableTransactions: true });
+  await knex.migrate.latest({
+    migrationSource: source,
+    tableName: 'migrations',
+    disableTransactions: true,
+  });
 }

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { NewBatch, NewBoard } from '@spare-knot/core/exchange/kept.js';
+import type { NewBatch, NewBoard } from '@spare-knot/core/api';
 import { BatchesRepository } from '../batches/batches.repository.js';
 import { RackRepository } from '../rack/rack.repository.js';
 import { demoBatches, demoBoards } from './osier-landing.js';

@@ -1,26 +1,40 @@
-import { animalById } from '@spare-knot/core/animals/find.js';
-import { colonyHouse } from '@spare-knot/core/box/families/colony/family.js';
-import { creviceBat } from '@spare-knot/core/box/families/crevice-bat/family.js';
-import { owlBox } from '@spare-knot/core/box/families/owl/family.js';
-import { slantRoof } from '@spare-knot/core/box/families/slant-roof/family.js';
-import { findWood } from '@spare-knot/core/box/find-wood.js';
-import type { BoxPlan, PanelWood } from '@spare-knot/core/box/plan.js';
-import { startPlan } from '@spare-knot/core/box/start-plan.js';
-import { type NewBatch, type NewBoard, NO_CHOICES } from '@spare-knot/core/exchange/kept.js';
-import { STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
-import { fromInches, fromMm } from '@spare-knot/core/measure/ticks.js';
-import type { Defect } from '@spare-knot/core/wood/board.js';
+import { findWood } from '@spare-knot/core/advice';
+import { animalById } from '@spare-knot/core/animals';
+import { type NewBatch, type NewBoard, NO_CHOICES } from '@spare-knot/core/api';
+import { colonyHouse, creviceBat, owlBox, slantRoof } from '@spare-knot/core/families';
+import { STANDARD_SAW } from '@spare-knot/core/job';
+import { fromInches, fromMm } from '@spare-knot/core/measure';
+import { type BoxPlan, type PanelWood, startPlan } from '@spare-knot/core/plan';
+import type { Defect } from '@spare-knot/core/wood';
 
 const round = (kind: Defect['kind'], x: number, y: number, radius: number): Defect => ({
   kind,
   zone: { kind: 'circle', centre: [fromInches(x), fromInches(y)], radius: fromInches(radius) },
 });
-const strip = (kind: Defect['kind'], x: number, y: number, width: number, height: number): Defect => ({
+const strip = (
+  kind: Defect['kind'],
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+): Defect => ({
   kind,
-  zone: { kind: 'rect', corner: [fromInches(x), fromInches(y)], width: fromInches(width), height: fromInches(height) },
+  zone: {
+    kind: 'rect',
+    corner: [fromInches(x), fromInches(y)],
+    width: fromInches(width),
+    height: fromInches(height),
+  },
 });
 
-const board = (name: string, quantity: number, thickness: number, width: number, length: number, more: Partial<NewBoard>): NewBoard => ({
+const board = (
+  name: string,
+  quantity: number,
+  thickness: number,
+  width: number,
+  length: number,
+  more: Partial<NewBoard>,
+): NewBoard => ({
   name,
   quantity,
   material: 'western-red-cedar',
@@ -40,12 +54,20 @@ const board = (name: string, quantity: number, thickness: number, width: number,
 export function demoBoards(): NewBoard[] {
   return [
     board('Picket', 9, 5 / 8, 5.5, 72, { price: 340 }),
-    board('Picket, knot at 31', 1, 5 / 8, 5.5, 72, { price: 250, defects: [round('knot-sound', 31.1, 2.6, 0.45)] }),
+    board('Picket, knot at 31', 1, 5 / 8, 5.5, 72, {
+      price: 250,
+      defects: [round('knot-sound', 31.1, 2.6, 0.45)],
+    }),
     board('Picket, split end', 1, 5 / 8, 5.5, 72, {
       price: 220,
       defects: [strip('split', 68.5, 1.8, 3.5, 1.2), round('knot-sound', 22, 4.4, 0.35)],
     }),
-    board('Roof board', 3, 3 / 4, 7.25, 96, { price: 1475, material: 'eastern-white-pine', faceB: 'planed', defects: [] }),
+    board('Roof board', 3, 3 / 4, 7.25, 96, {
+      price: 1475,
+      material: 'eastern-white-pine',
+      faceB: 'planed',
+      defects: [],
+    }),
     board('Ten-inch cedar', 6, 3 / 4, 9.25, 96, { price: 2380, faceB: 'planed' }),
     board('Boat-shop cedar', 4, 7 / 8, 8, 61, {
       price: 2150,
@@ -54,14 +76,44 @@ export function demoBoards(): NewBoard[] {
     board('Pallet slat', 14, 22 / 25.4, 95 / 25.4, 1150 / 25.4, {
       material: 'pallet-wood',
       faceB: 'planed',
-      defects: [round('nail', 3.1, 1, 0.12), round('nail', 3.1, 2.7, 0.12), round('nail', 42.2, 1, 0.12), round('nail', 42.2, 2.7, 0.12)],
+      defects: [
+        round('nail', 3.1, 1, 0.12),
+        round('nail', 3.1, 2.7, 0.12),
+        round('nail', 42.2, 1, 0.12),
+        round('nail', 42.2, 2.7, 0.12),
+      ],
     }),
-    board('Two-by-two, spruce', 8, 1.5, 1.5, 96, { material: 'spruce', faceA: 'planed', faceB: 'planed', price: 420 }),
-    board('Lath', 20, 1 / 4, 0.5, 48, { material: 'spruce', faceA: 'rough', faceB: 'planed', price: 60 }),
-    board('Batten, one by two', 10, 3 / 4, 1.5, 96, { material: 'spruce', faceA: 'rough', faceB: 'planed', price: 210 }),
+    board('Two-by-two, spruce', 8, 1.5, 1.5, 96, {
+      material: 'spruce',
+      faceA: 'planed',
+      faceB: 'planed',
+      price: 420,
+    }),
+    board('Lath', 20, 1 / 4, 0.5, 48, {
+      material: 'spruce',
+      faceA: 'rough',
+      faceB: 'planed',
+      price: 60,
+    }),
+    board('Batten, one by two', 10, 3 / 4, 1.5, 96, {
+      material: 'spruce',
+      faceA: 'rough',
+      faceB: 'planed',
+      price: 210,
+    }),
     board('Picket end', 1, 5 / 8, 5.5, 16.5, { offcut: true }),
-    board('Roof end', 1, 3 / 4, 7.25, 13, { offcut: true, material: 'eastern-white-pine', faceB: 'planed' }),
-    board('Half-inch ply', 3, 15 / 32, 48, 96, { material: 'plywood', faceA: 'planed', faceB: 'planed', grained: false, price: 5200 }),
+    board('Roof end', 1, 3 / 4, 7.25, 13, {
+      offcut: true,
+      material: 'eastern-white-pine',
+      faceB: 'planed',
+    }),
+    board('Half-inch ply', 3, 15 / 32, 48, 96, {
+      material: 'plywood',
+      faceA: 'planed',
+      faceB: 'planed',
+      grained: false,
+      price: 5200,
+    }),
     board('Ply, corner gone', 1, 12 / 25.4, 1220 / 25.4, 2440 / 25.4, {
       material: 'plywood',
       faceA: 'planed',
@@ -93,7 +145,12 @@ const woodOf = (of: NewBoard): PanelWood => ({
   faceB: of.faceB,
 });
 
-function plan(animal: string, body: NewBoard, roof: NewBoard, change: Partial<Pick<BoxPlan, 'sizes' | 'schools'>>): BoxPlan {
+function plan(
+  animal: string,
+  body: NewBoard,
+  roof: NewBoard,
+  change: Partial<Pick<BoxPlan, 'sizes' | 'schools'>>,
+): BoxPlan {
   const start = startPlan(slantRoof, animalById(animal)!, woodOf(body));
   return {
     ...start,
@@ -106,12 +163,12 @@ function plan(animal: string, body: NewBoard, roof: NewBoard, change: Partial<Pi
 /** The batches of the winter, oldest first. */
 export function demoBatches(): NewBatch[] {
   const named = (name: string): NewBoard => demoBoards().find((each) => each.name === name)!;
-  const [picket, roof, ten, cedar] = ['Picket', 'Roof board', 'Ten-inch cedar', 'Boat-shop cedar'].map(named) as [
-    NewBoard,
-    NewBoard,
-    NewBoard,
-    NewBoard,
-  ];
+  const [picket, roof, ten, cedar] = [
+    'Picket',
+    'Roof board',
+    'Ten-inch cedar',
+    'Boat-shop cedar',
+  ].map(named) as [NewBoard, NewBoard, NewBoard, NewBoard];
   const batch = (name: string, boxes: number, of: BoxPlan): NewBatch => ({
     name,
     boxes,
@@ -124,16 +181,26 @@ export function demoBatches(): NewBatch[] {
   const ply = named('Ply, corner gone');
   const atHand = demoBoards();
   return [
-    batch('A house for the sail-loft bats', 1, startPlan(creviceBat, animalById('crevice-bats-na')!, woodOf(ply))),
+    batch(
+      'A house for the sail-loft bats',
+      1,
+      startPlan(creviceBat, animalById('crevice-bats-na')!, woodOf(ply)),
+    ),
     batch(
       'A barn owl box for the grain shed',
       1,
-      findWood(startPlan(owlBox, animalById('barn-owl-na')!, woodOf(named('Half-inch ply'))), atHand),
+      findWood(
+        startPlan(owlBox, animalById('barn-owl-na')!, woodOf(named('Half-inch ply'))),
+        atHand,
+      ),
     ),
     batch(
       'Martin house for the slipway',
       1,
-      findWood(startPlan(colonyHouse, animalById('purple-martin')!, woodOf(named('Ten-inch cedar'))), atHand),
+      findWood(
+        startPlan(colonyHouse, animalById('purple-martin')!, woodOf(named('Ten-inch cedar'))),
+        atHand,
+      ),
     ),
     batch('Two for the owl wood', 2, plan('saw-whet-owl', cedar, ten, {})),
     batch(

@@ -1,5 +1,5 @@
 import { HttpException } from '@nestjs/common';
-import type { ProblemDocument } from '@spare-knot/core/exchange/kept.js';
+import type { ProblemDocument } from '@spare-knot/core/api';
 
 /** An answer that tells what went wrong, where, and what is kept now: RFC 9457. */
 export class Problem extends HttpException {
@@ -17,7 +17,8 @@ export const badInput = (errors: { path: string; message: string }[]): Problem =
     errors,
   });
 
-export const notFound = (what: string): Problem => new Problem({ type: 'about:blank', title: `There is no such ${what}`, status: 404 });
+export const notFound = (what: string): Problem =>
+  new Problem({ type: 'about:blank', title: `There is no such ${what}`, status: 404 });
 
 export const stale = (what: string, current: unknown): Problem =>
   new Problem({
@@ -29,7 +30,13 @@ export const stale = (what: string, current: unknown): Problem =>
   });
 
 export const conflict = (title: string, detail: string, current?: unknown): Problem =>
-  new Problem({ type: 'urn:spare-knot:conflict', title, status: 409, detail, ...(current === undefined ? {} : { current }) });
+  new Problem({
+    type: 'urn:spare-knot:conflict',
+    title,
+    status: 409,
+    detail,
+    ...(current === undefined ? {} : { current }),
+  });
 
 export const unsound = (title: string, errors: { path: string; message: string }[]): Problem =>
   new Problem({

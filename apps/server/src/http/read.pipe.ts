@@ -1,5 +1,5 @@
 import { PipeTransform } from '@nestjs/common';
-import { problemsOf } from '@spare-knot/core/exchange/document.js';
+import { problemsOf } from '@spare-knot/core/exchange';
 import type { z } from 'zod';
 import { badInput } from './problem.js';
 

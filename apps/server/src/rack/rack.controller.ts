@@ -1,4 +1,15 @@
-import { Body, Controller, Delete, Get, Header, Param, ParseUUIDPipe, Post, Put, Query } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Put,
+  Query,
+} from '@nestjs/common';
 import {
   type BoardChange,
   type BoardRecord,
@@ -9,9 +20,9 @@ import {
   type NewBoard,
   newBoards,
   versionOnly,
-} from '@spare-knot/core/exchange/kept.js';
-import { readStockCsv, writeStockCsv } from '@spare-knot/core/exchange/stock-csv.js';
-import { liesOnBoard } from '@spare-knot/core/wood/board.js';
+} from '@spare-knot/core/api';
+import { readStockCsv, writeStockCsv } from '@spare-knot/core/exchange';
+import { liesOnBoard } from '@spare-knot/core/wood';
 import { z } from 'zod';
 import { badInput, notFound, Problem, stale } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
@@ -26,7 +37,12 @@ function refuseDefectsOffBoard(boards: readonly NewBoard[], path: (board: number
     board.defects.flatMap((defect, at) =>
       liesOnBoard(defect.zone, board.length, board.width)
         ? []
-        : [{ path: `${path(index)}defects[${at}]`, message: `the ${defect.kind} lies outside its board` }],
+        : [
+            {
+              path: `${path(index)}defects[${at}]`,
+              message: `the ${defect.kind} lies outside its board`,
+            },
+          ],
     ),
   );
   if (errors.length > 0) throw badInput(errors);
@@ -51,7 +67,14 @@ export class RackController {
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="rack.csv"')
   async csv() {
-    return writeStockCsv((await this.rack.list()).map(({ name, quantity, ...kind }) => ({ name, quantity, nominal: null, kind })));
+    return writeStockCsv(
+      (await this.rack.list()).map(({ name, quantity, ...kind }) => ({
+        name,
+        quantity,
+        nominal: null,
+        kind,
+      })),
+    );
   }
 
   @Post('csv')
@@ -59,24 +82,40 @@ export class RackController {
     const { entries, problems } = readStockCsv(csv);
     const boards =
       entries.length > 0
-        ? await this.rack.add(entries.map(({ name, quantity, kind }) => ({ name, quantity, ...kind, defects: [...kind.defects] })))
+        ? await this.rack.add(
+            entries.map(({ name, quantity, kind }) => ({
+              name,
+              quantity,
+              ...kind,
+              defects: [...kind.defects],
+            })),
+          )
         : [];
     return z.encode(csvReport, { boards, problems });
   }
 
   @Put(':id')
-  async change(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(boardChange)) change: BoardChange) {
+  async change(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new Read(boardChange)) change: BoardChange,
+  ) {
     refuseDefectsOffBoard([change], () => '');
     return show((await this.rack.change(id, change)) ?? (await this.missed(id)));
   }
 
   @Post(':id/split')
-  async split(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(versionOnly)) { version }: z.output<typeof versionOnly>) {
+  async split(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new Read(versionOnly)) { version }: z.output<typeof versionOnly>,
+  ) {
     return show((await this.rack.split(id, version)) ?? (await this.missed(id)));
   }
 
   @Delete(':id')
-  async remove(@Param('id', ParseUUIDPipe) id: string, @Query(new Read(versionQuery)) { version }: z.output<typeof versionQuery>) {
+  async remove(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Query(new Read(versionQuery)) { version }: z.output<typeof versionQuery>,
+  ) {
     if (!(await this.rack.remove(id, version))) await this.missed(id);
     return { removed: id };
   }

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import type { BoardChange, BoardRecord, NewBoard } from '@spare-knot/core/exchange/kept.js';
-import { zoneFile, zoneFromFile, zoneToFile } from '@spare-knot/core/exchange/units.js';
-import type { Defect } from '@spare-knot/core/wood/board.js';
+import type { BoardChange, BoardRecord, NewBoard } from '@spare-knot/core/api';
+import { zoneFile, zoneFromFile, zoneToFile } from '@spare-knot/core/exchange';
+import type { Defect } from '@spare-knot/core/wood';
 import type { Knex } from 'knex';
 import { DATABASE } from '../database/database.module.js';
 
@@ -58,7 +58,11 @@ export class RackRepository {
     return this.withDefects(rows, inside);
   }
 
-  async byIds(ids: readonly string[], inside: Knex = this.database, lock = false): Promise<BoardRecord[]> {
+  async byIds(
+    ids: readonly string[],
+    inside: Knex = this.database,
+    lock = false,
+  ): Promise<BoardRecord[]> {
     const query = inside<BoardRow>('boards')
       .whereIn('id', [...ids])
       .whereNull('deleted_at')
@@ -66,14 +70,23 @@ export class RackRepository {
     return this.withDefects(await (lock ? query.forUpdate() : query), inside);
   }
 
-  async add(boards: readonly NewBoard[], fromBatch: string | null = null, inside?: Knex.Transaction): Promise<BoardRecord[]> {
+  async add(
+    boards: readonly NewBoard[],
+    fromBatch: string | null = null,
+    inside?: Knex.Transaction,
+  ): Promise<BoardRecord[]> {
     const write = async (transaction: Knex.Transaction) => {
       const now = Date.now();
       const ids: string[] = [];
       for (const [index, board] of boards.entries()) {
         const id = randomUUID();
         ids.push(id);
-        await transaction('boards').insert({ id, ...columnsOf(board), from_batch: fromBatch, created_at: new Date(now + index) });
+        await transaction('boards').insert({
+          id,
+          ...columnsOf(board),
+          from_batch: fromBatch,
+          created_at: new Date(now + index),
+        });
         await this.writeDefects(id, board.defects, transaction);
       }
       const added = await this.byIds(ids, transaction);
@@ -134,20 +147,37 @@ export class RackRepository {
       .where({ id })
       .where('quantity', '>=', quantity)
       .whereNull('deleted_at')
-      .update({ quantity: transaction.raw('quantity - ?', [quantity]), version: transaction.raw('version + 1') });
+      .update({
+        quantity: transaction.raw('quantity - ?', [quantity]),
+        version: transaction.raw('version + 1'),
+      });
     return touched > 0;
   }
 
   async putBack(id: string, quantity: number, transaction: Knex.Transaction): Promise<void> {
     await transaction('boards')
       .where({ id })
-      .update({ quantity: transaction.raw('quantity + ?', [quantity]), deleted_at: null, version: transaction.raw('version + 1') });
+      .update({
+        quantity: transaction.raw('quantity + ?', [quantity]),
+        deleted_at: null,
+        version: transaction.raw('version + 1'),
+      });
   }
 
   /** Offcuts of a batch as they were put on the rack, and whether each is still untouched. */
-  async offcutsOf(batchId: string, transaction: Knex.Transaction): Promise<{ id: string; name: string; untouched: boolean }[]> {
-    const rows = await transaction<BoardRow>('boards').where({ from_batch: batchId }).whereNull('deleted_at').forUpdate();
-    return rows.map((row) => ({ id: row.id, name: row.name, untouched: row.version === 1 && row.quantity === 1 }));
+  async offcutsOf(
+    batchId: string,
+    transaction: Knex.Transaction,
+  ): Promise<{ id: string; name: string; untouched: boolean }[]> {
+    const rows = await transaction<BoardRow>('boards')
+      .where({ from_batch: batchId })
+      .whereNull('deleted_at')
+      .forUpdate();
+    return rows.map((row) => ({
+      id: row.id,
+      name: row.name,
+      untouched: row.version === 1 && row.quantity === 1,
+    }));
   }
 
   async forget(ids: readonly string[], transaction: Knex.Transaction): Promise<void> {
@@ -156,10 +186,19 @@ export class RackRepository {
       .delete();
   }
 
-  private async writeDefects(id: string, defects: readonly Defect[], transaction: Knex.Transaction): Promise<void> {
+  private async writeDefects(
+    id: string,
+    defects: readonly Defect[],
+    transaction: Knex.Transaction,
+  ): Promise<void> {
     if (defects.length === 0) return;
     await transaction('defects').insert(
-      defects.map((defect, position) => ({ board_id: id, position, kind: defect.kind, zone: JSON.stringify(zoneToFile(defect.zone)) })),
+      defects.map((defect, position) => ({
+        board_id: id,
+        position,
+        kind: defect.kind,
+        zone: JSON.stringify(zoneToFile(defect.zone)),
+      })),
     );
   }
 
@@ -189,7 +228,9 @@ export class RackRepository {
         .filter((defect) => defect.board_id === row.id)
         .map((defect) => ({
           kind: defect.kind,
-          zone: zoneFromFile(zoneFile.parse(typeof defect.zone === 'string' ? JSON.parse(defect.zone) : defect.zone)),
+          zone: zoneFromFile(
+            zoneFile.parse(typeof defect.zone === 'string' ? JSON.parse(defect.zone) : defect.zone),
+          ),
         })),
     }));
   }

@@ -1,5 +1,5 @@
 import { Body, Controller, Get, Put } from '@nestjs/common';
-import { shopRecord } from '@spare-knot/core/exchange/kept.js';
+import { shopRecord } from '@spare-knot/core/api';
 import { z } from 'zod';
 import { stale } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';

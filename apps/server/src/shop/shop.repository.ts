@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { USUAL_BITS } from '@spare-knot/core/box/bits.js';
-import { type ShopRecord, shopRecord } from '@spare-knot/core/exchange/kept.js';
+import { type ShopRecord, shopRecord } from '@spare-knot/core/api';
+import { USUAL_BITS } from '@spare-knot/core/building';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { DATABASE } from '../database/database.module.js';

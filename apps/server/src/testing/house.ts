@@ -18,12 +18,17 @@ export interface House {
 }
 
 /** A whole server over a database of its own in the MariaDB that bin/test started. */
-export async function openHouse(prepare: (database: Knex) => Promise<void> = migrate): Promise<House> {
-  if (!process.env.SPARE_KNOT_DB_PASSWORD) throw new Error('these tests need MariaDB: run them through bin/test, which starts one');
+export async function openHouse(
+  prepare: (database: Knex) => Promise<void> = migrate,
+): Promise<House> {
+  if (!process.env.SPARE_KNOT_DB_PASSWORD)
+    throw new Error('these tests need MariaDB: run them through bin/test, which starts one');
   const name = `spare_knot_test_${randomUUID().slice(0, 8)}`;
   const admin = knexFactory(connectionFromEnvironment(process.env));
   await admin.raw('create database ??', [name]);
-  const database = knexFactory(connectionFromEnvironment({ ...process.env, SPARE_KNOT_DB_NAME: name }));
+  const database = knexFactory(
+    connectionFromEnvironment({ ...process.env, SPARE_KNOT_DB_NAME: name }),
+  );
   await prepare(database);
   const module = await Test.createTestingModule({ imports: [AppModule] })
     .overrideProvider(DATABASE)

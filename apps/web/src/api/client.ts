@@ -20,8 +20,9 @@ import {
   proposal,
   type ShopRecord,
   shopRecord,
-} from '@spare-knot/core/exchange/kept.js';
-import type { Layout } from '@spare-knot/core/layout/layout.js';
+} from '@spare-knot/core/api';
+import type { Layout } from '@spare-knot/core/layout';
+
 import { z } from 'zod';
 
 /** What went wrong, as the server says it; status 0 when it could not be reached. */
@@ -42,7 +43,9 @@ async function send(method: string, path: string, body?: unknown): Promise<Respo
   try {
     response = await fetch(`/api/${path}`, {
       method,
-      ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+      ...(body === undefined
+        ? {}
+        : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
     });
   } catch {
     throw new Trouble({
@@ -55,36 +58,53 @@ async function send(method: string, path: string, body?: unknown): Promise<Respo
   if (response.ok) return response;
   const parsed = problemDocument.safeParse(await response.json().catch(() => null));
   throw new Trouble(
-    parsed.success ? parsed.data : { type: 'about:blank', status: response.status, title: `The server answered ${response.status}` },
+    parsed.success
+      ? parsed.data
+      : {
+          type: 'about:blank',
+          status: response.status,
+          title: `The server answered ${response.status}`,
+        },
   );
 }
 
-const ask = async <S extends z.ZodType>(schema: S, method: string, path: string, body?: unknown): Promise<z.output<S>> =>
-  schema.parse(await (await send(method, path, body)).json());
+const ask = async <S extends z.ZodType>(
+  schema: S,
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<z.output<S>> => schema.parse(await (await send(method, path, body)).json());
 
 /** The one way to the server. Every body goes out and comes in through the schemas that the server uses. */
 export const client = {
   batches: async (): Promise<BatchRecord[]> => (await ask(batchList, 'GET', 'batches')).batches,
   batch: (id: string): Promise<BatchRecord> => ask(batchRecord, 'GET', `batches/${id}`),
-  addBatch: (batch: NewBatch): Promise<BatchRecord> => ask(batchRecord, 'POST', 'batches', z.encode(newBatch, batch)),
+  addBatch: (batch: NewBatch): Promise<BatchRecord> =>
+    ask(batchRecord, 'POST', 'batches', z.encode(newBatch, batch)),
   changeBatch: (id: string, change: BatchChange): Promise<BatchRecord> =>
     ask(batchRecord, 'PUT', `batches/${id}`, z.encode(batchChange, change)),
   removeBatch: (id: string, version: number) => send('DELETE', `batches/${id}?version=${version}`),
-  restoreBatch: (id: string): Promise<BatchRecord> => ask(batchRecord, 'POST', `batches/${id}/restore`),
-  proposeLayout: (id: string, layout: Layout) => send('PUT', `batches/${id}/layout`, z.encode(proposal, { layout })),
+  restoreBatch: (id: string): Promise<BatchRecord> =>
+    ask(batchRecord, 'POST', `batches/${id}/restore`),
+  proposeLayout: (id: string, layout: Layout) =>
+    send('PUT', `batches/${id}/layout`, z.encode(proposal, { layout })),
   acceptLayout: (id: string, version: number, layout: Layout): Promise<BatchRecord> =>
     ask(batchRecord, 'POST', `batches/${id}/accept`, z.encode(acceptance, { version, layout })),
-  giveBack: (id: string, version: number): Promise<BatchRecord> => ask(batchRecord, 'POST', `batches/${id}/give-back`, { version }),
+  giveBack: (id: string, version: number): Promise<BatchRecord> =>
+    ask(batchRecord, 'POST', `batches/${id}/give-back`, { version }),
   rack: async (): Promise<BoardRecord[]> => (await ask(boardList, 'GET', 'rack')).boards,
   addBoards: async (boards: NewBoard[]): Promise<BoardRecord[]> =>
     (await ask(boardList, 'POST', 'rack', z.encode(newBoards, { boards }))).boards,
   changeBoard: (id: string, change: BoardChange): Promise<BoardRecord> =>
     ask(boardRecord, 'PUT', `rack/${id}`, z.encode(boardChange, change)),
-  splitBoard: (id: string, version: number): Promise<BoardRecord> => ask(boardRecord, 'POST', `rack/${id}/split`, { version }),
+  splitBoard: (id: string, version: number): Promise<BoardRecord> =>
+    ask(boardRecord, 'POST', `rack/${id}/split`, { version }),
   removeBoard: (id: string, version: number) => send('DELETE', `rack/${id}?version=${version}`),
-  restoreBoard: (id: string): Promise<BoardRecord> => ask(boardRecord, 'POST', `rack/${id}/restore`),
+  restoreBoard: (id: string): Promise<BoardRecord> =>
+    ask(boardRecord, 'POST', `rack/${id}/restore`),
   shop: (): Promise<ShopRecord> => ask(shopRecord, 'GET', 'shop'),
-  changeShop: (shop: ShopRecord): Promise<ShopRecord> => ask(shopRecord, 'PUT', 'shop', z.encode(shopRecord, shop)),
+  changeShop: (shop: ShopRecord): Promise<ShopRecord> =>
+    ask(shopRecord, 'PUT', 'shop', z.encode(shopRecord, shop)),
   importCsv: (csv: string) => ask(csvReport, 'POST', 'rack/csv', { csv }),
 };
 

@@ -1,6 +1,6 @@
-import type { BuiltBox, Derived } from '@spare-knot/core/box/family.js';
-import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
-import type { BoxPlan } from '@spare-knot/core/box/plan.js';
+import type { BuiltBox, Derived, PanelSet } from '@spare-knot/core/panels';
+import type { BoxPlan } from '@spare-knot/core/plan';
+
 import { createContext, useContext } from 'react';
 import type { BatchEditing } from './use-batch';
 

@@ -1,7 +1,7 @@
-import { readySentence, spokenName } from '@spare-knot/core/animals/animal.js';
-import { animalById } from '@spare-knot/core/animals/find.js';
-import { buildBox } from '@spare-knot/core/box/families/families.js';
-import type { BatchRecord } from '@spare-knot/core/exchange/kept.js';
+import { animalById, readySentence, spokenName } from '@spare-knot/core/animals';
+import type { BatchRecord } from '@spare-knot/core/api';
+import { buildBox } from '@spare-knot/core/families';
+
 import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { AlertDialog } from 'radix-ui';
@@ -18,7 +18,11 @@ import { type Keeping, useBatchEditing } from './use-batch';
 /** A batch on its way along the stations. */
 export function BatchPage() {
   const { id = '' } = useParams();
-  const query = useQuery({ queryKey: ['batch', id], queryFn: () => client.batch(id), staleTime: Number.POSITIVE_INFINITY });
+  const query = useQuery({
+    queryKey: ['batch', id],
+    queryFn: () => client.batch(id),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
   if (query.isError) return <Trouble error={query.error} retry={() => void query.refetch()} />;
   if (!query.data) return <p className="p-8">Fetching the batch…</p>;
   return <OpenBatch key={id} initial={query.data} />;
@@ -29,14 +33,20 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
   const { draft, edit, batch } = editing;
   const built = useMemo(() => buildBox(draft.plan), [draft.plan]);
   const lastSound = useRef<BatchOnBench['sound']>(null);
-  if (built.ok && lastSound.current?.box !== built.box) lastSound.current = { plan: draft.plan, box: built.box, derived: built.derived };
+  if (built.ok && lastSound.current?.box !== built.box)
+    lastSound.current = { plan: draft.plan, box: built.box, derived: built.derived };
   const locked = batch.accepted !== null;
   const { pathname } = useLocation();
   const printing = pathname.endsWith('/sheets');
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target instanceof HTMLInputElement) return;
+      if (
+        !(event.ctrlKey || event.metaKey) ||
+        event.key.toLowerCase() !== 'z' ||
+        event.target instanceof HTMLInputElement
+      )
+        return;
       const act = event.shiftKey ? editing.redo : editing.undo;
       if (act && !locked) {
         event.preventDefault();
@@ -56,7 +66,8 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
   const units = useMemo(
     () => ({
       style: styleOf(draft.units, draft.division),
-      setStyle: (style: ReturnType<typeof styleOf>) => edit((current) => ({ ...current, units: style.system, division: style.division })),
+      setStyle: (style: ReturnType<typeof styleOf>) =>
+        edit((current) => ({ ...current, units: style.system, division: style.division })),
     }),
     [draft.units, draft.division, edit],
   );
@@ -109,10 +120,13 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
             </div>
             <div id="station-actions" className="flex gap-2" />
           </div>
-          {!printing && <StationTape sound={built.ok} taken={locked} laidOut={batch.proposed !== null} />}
+          {!printing && (
+            <StationTape sound={built.ok} taken={locked} laidOut={batch.proposed !== null} />
+          )}
           {locked && !printing && (
             <p className="mt-3 rounded-lg border border-moss bg-moss-pale px-4 py-2 print:hidden">
-              The boards of this batch are taken, so its box stands as it is. To change it, give the boards back on{' '}
+              The boards of this batch are taken, so its box stands as it is. To change it, give the
+              boards back on{' '}
               <Link className="link" to="layout">
                 Layout
               </Link>
@@ -136,27 +150,38 @@ function KeepingWord({ keeping }: { keeping: Keeping }) {
     );
   if (keeping.state === 'not kept')
     return (
-      <span role="status" className="rounded bg-danger px-2 py-1 text-sm font-semibold" title={keeping.why}>
+      <span
+        role="status"
+        className="rounded bg-danger px-2 py-1 text-sm font-semibold"
+        title={keeping.why}
+      >
         not kept yet
       </span>
     );
   return (
     <span role="status" className="text-sm">
-      {keeping.at ? `kept ${keeping.at.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}` : 'kept'}
+      {keeping.at
+        ? `kept ${keeping.at.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
+        : 'kept'}
     </span>
   );
 }
 
 function TwoVersions({ editing }: { editing: ReturnType<typeof useBatchEditing> }) {
   const { theirs, draft } = editing;
-  const facts = (of: { name: string; boxes: number }) => `“${of.name}”, ${of.boxes} ${of.boxes === 1 ? 'box' : 'boxes'}`;
+  const facts = (of: { name: string; boxes: number }) =>
+    `“${of.name}”, ${of.boxes} ${of.boxes === 1 ? 'box' : 'boxes'}`;
   return (
     <AlertDialog.Root open={theirs !== null}>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
         <AlertDialog.Content className="card fixed top-1/4 left-1/2 z-50 w-[min(92vw,520px)] -translate-x-1/2 p-6 shadow-xl">
-          <AlertDialog.Title className="text-xl">This batch was changed in two places</AlertDialog.Title>
-          <AlertDialog.Description className="mt-2">Neither version is lost until you choose.</AlertDialog.Description>
+          <AlertDialog.Title className="text-xl">
+            This batch was changed in two places
+          </AlertDialog.Title>
+          <AlertDialog.Description className="mt-2">
+            Neither version is lost until you choose.
+          </AlertDialog.Description>
           {theirs && (
             <dl className="mt-3 space-y-1">
               <div>

@@ -8,14 +8,33 @@ const STATIONS = [
 ] as const;
 
 /** The way of a batch, in the order of the work, as a tape: where it is stands dark, what is done is ticked. */
-export function StationTape({ sound, taken, laidOut }: { sound: boolean; taken: boolean; laidOut: boolean }) {
-  const done: Record<string, boolean> = { box: sound, wood: sound && (laidOut || taken), layout: taken };
+export function StationTape({
+  sound,
+  taken,
+  laidOut,
+}: {
+  sound: boolean;
+  taken: boolean;
+  laidOut: boolean;
+}) {
+  const done: Record<string, boolean> = {
+    box: sound,
+    wood: sound && (laidOut || taken),
+    layout: taken,
+  };
   return (
-    <nav aria-label="Stations of the batch" className="relative mt-2 h-9 overflow-hidden rounded border border-[#b8973f] bg-tape">
+    <nav
+      aria-label="Stations of the batch"
+      className="relative mt-2 h-9 overflow-hidden rounded border border-[#b8973f] bg-tape"
+    >
       <svg aria-hidden className="absolute inset-0 h-full w-full" preserveAspectRatio="none">
         <defs>
           <pattern id="tape-inch" width="64" height="36" patternUnits="userSpaceOnUse">
-            <path d="M.5 0V12M32.5 0V8M16.5 0V5.5M48.5 0V5.5M8.5 0V4M24.5 0V4M40.5 0V4M56.5 0V4" stroke="#846a1f" strokeWidth="1" />
+            <path
+              d="M.5 0V12M32.5 0V8M16.5 0V5.5M48.5 0V5.5M8.5 0V4M24.5 0V4M40.5 0V4M56.5 0V4"
+              stroke="#846a1f"
+              strokeWidth="1"
+            />
           </pattern>
         </defs>
         <rect width="100%" height="100%" fill="url(#tape-inch)" />

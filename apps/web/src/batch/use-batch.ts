@@ -1,4 +1,5 @@
-import { type BatchRecord, batchChange, type NewBatch } from '@spare-knot/core/exchange/kept.js';
+import { type BatchRecord, batchChange, type NewBatch } from '@spare-knot/core/api';
+
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
@@ -7,7 +8,10 @@ import { client, currentBatch, Trouble } from '../api/client';
 /** The part of a batch that the maker edits. */
 export type Draft = NewBatch;
 
-export type Keeping = { state: 'kept'; at: Date | null } | { state: 'keeping' } | { state: 'not kept'; why: string };
+export type Keeping =
+  | { state: 'kept'; at: Date | null }
+  | { state: 'keeping' }
+  | { state: 'not kept'; why: string };
 
 export interface BatchEditing {
   batch: BatchRecord;
@@ -63,7 +67,13 @@ export function useBatchEditing(initial: BatchRecord): BatchEditing {
   const [future, setFuture] = useState<readonly Draft[]>([]);
   const [keeping, setKeeping] = useState<Keeping>({ state: 'kept', at: null });
   const [theirs, setTheirs] = useState<BatchRecord | null>(null);
-  const latest = useRef({ batch, draft, dirty: leftOver(initial) !== null, busy: null as Promise<void> | null, blocked: false });
+  const latest = useRef({
+    batch,
+    draft,
+    dirty: leftOver(initial) !== null,
+    busy: null as Promise<void> | null,
+    blocked: false,
+  });
   latest.current.draft = draft;
 
   const write = useCallback(async (): Promise<void> => {
@@ -91,7 +101,10 @@ export function useBatchEditing(initial: BatchRecord): BatchEditing {
           now.blocked = true;
           setTheirs(currentBatch(error));
         }
-        setKeeping({ state: 'not kept', why: error instanceof Error ? error.message : String(error) });
+        setKeeping({
+          state: 'not kept',
+          why: error instanceof Error ? error.message : String(error),
+        });
       });
     now.busy = work;
     await work;
@@ -102,7 +115,10 @@ export function useBatchEditing(initial: BatchRecord): BatchEditing {
   useEffect(() => {
     const now = latest.current;
     if (!now.dirty) return;
-    localStorage.setItem(keyOf(now.batch.id), JSON.stringify(z.encode(batchChange, { ...draft, version: now.batch.version })));
+    localStorage.setItem(
+      keyOf(now.batch.id),
+      JSON.stringify(z.encode(batchChange, { ...draft, version: now.batch.version })),
+    );
     const timer = setTimeout(() => void write(), WAIT);
     return () => clearTimeout(timer);
   }, [draft, write]);
@@ -186,7 +202,8 @@ export function useBatchEditing(initial: BatchRecord): BatchEditing {
     replace,
     settle: async () => {
       await write();
-      if (latest.current.dirty) throw new Error('The last changes are not kept yet. Try again when the server answers.');
+      if (latest.current.dirty)
+        throw new Error('The last changes are not kept yet. Try again when the server answers.');
       return latest.current.batch;
     },
   };

@@ -1,11 +1,11 @@
-import { partName } from '@spare-knot/core/box/panel-names.js';
-import type { LayoutJob, Placement } from '@spare-knot/core/layout/job.js';
-import type { LaidBoard } from '@spare-knot/core/layout/layout.js';
-import { placePart } from '@spare-knot/core/layout/placed.js';
-import { printLength } from '@spare-knot/core/measure/print.js';
-import { TICKS_PER_INCH, TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure/ticks.js';
-import { boardMarks, type TapeMark } from '@spare-knot/core/sawing/tape-marks.js';
-import { type BoardKind, type Point, type Zone, zoneBounds } from '@spare-knot/core/wood/board.js';
+import { boardMarks, type TapeMark } from '@spare-knot/core/cuts';
+import type { LayoutJob, Placement } from '@spare-knot/core/job';
+import { type LaidBoard, placePart } from '@spare-knot/core/layout';
+import { printLength, TICKS_PER_INCH, TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure';
+import { partName } from '@spare-knot/core/panels';
+import { type Point, type Zone, zoneBounds } from '@spare-knot/core/plane';
+import type { BoardKind } from '@spare-knot/core/wood';
+
 import { type ReactNode, type SVGProps, useId, useMemo } from 'react';
 import { useUnits } from '../measure/units';
 import { DefectMark } from './defect-mark';
@@ -32,13 +32,18 @@ export interface PieceInHand {
   selected: boolean;
   /** Where it is held while it is dragged, in drawn pixels from where it lies. */
   shift: readonly [number, number] | null;
-  on: Pick<SVGProps<SVGGElement>, 'onPointerDown' | 'onPointerMove' | 'onPointerUp' | 'onPointerCancel' | 'onKeyDown' | 'onFocus'>;
+  on: Pick<
+    SVGProps<SVGGElement>,
+    'onPointerDown' | 'onPointerMove' | 'onPointerUp' | 'onPointerCancel' | 'onKeyDown' | 'onFocus'
+  >;
 }
 
 const TAPE_HEIGHT = 24;
 const TOP_MARKS = 15;
 const points = (corners: readonly Point[], scale: number, width: Ticks): string =>
-  corners.map(([x, y]) => `${(x * scale).toFixed(2)},${((width - y) * scale).toFixed(2)}`).join(' ');
+  corners
+    .map(([x, y]) => `${(x * scale).toFixed(2)},${((width - y) * scale).toFixed(2)}`)
+    .join(' ');
 
 /** Lines of grain, always the same for the same seed, gently waved. */
 function grainLines(length: number, height: number, seed: number): string[] {
@@ -57,7 +62,16 @@ function grainLines(length: number, height: number, seed: number): string[] {
  * A board lying on the bench, to scale, seen from face A with its near edge below: wood, defects, and where they are laid out the
  * panels with their far faces, waste, kept offcuts, and the tape with the marks to pencil.
  */
-export function BoardDrawing({ board, scale, laid, names, tape = false, label, children, hand }: Props) {
+export function BoardDrawing({
+  board,
+  scale,
+  laid,
+  names,
+  tape = false,
+  label,
+  children,
+  hand,
+}: Props) {
   const { style } = useUnits();
   const id = useId().replace(/[^a-z0-9]/gi, '');
   const length = board.length * scale;
@@ -66,7 +80,10 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
   const sloped = marks.some((mark) => Math.abs(mark.near - mark.far) > 160 || mark.row === 'far');
   const top = tape && sloped ? TOP_MARKS : 0;
   const total = top + height + (tape ? TAPE_HEIGHT + 2 : 0);
-  const lines = useMemo(() => grainLines(length, height, board.length % 97), [length, height, board.length]);
+  const lines = useMemo(
+    () => grainLines(length, height, board.length % 97),
+    [length, height, board.length],
+  );
   const parts = useMemo(() => new Map(laid?.job.parts.map((part) => [part.id, part])), [laid]);
   return (
     <svg
@@ -82,21 +99,47 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
         <clipPath id={`${id}c`}>
           <rect width={length} height={height} />
         </clipPath>
-        <pattern id={`${id}h`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern
+          id={`${id}h`}
+          width="7"
+          height="7"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
           <rect width="7" height="7" fill="#d8c09a" />
           <path d="M0 0V7" stroke="#a88a5c" strokeWidth="1.4" />
         </pattern>
         <pattern id={`${id}r`} width="9" height="6" patternUnits="userSpaceOnUse">
-          <path d="M1 1.2h1.6M5.4 3.8h1.2M7.6 .6h.8M3 5h.9" stroke="#9a6f3c" strokeWidth=".7" opacity=".5" />
+          <path
+            d="M1 1.2h1.6M5.4 3.8h1.2M7.6 .6h.8M3 5h.9"
+            stroke="#9a6f3c"
+            strokeWidth=".7"
+            opacity=".5"
+          />
         </pattern>
       </defs>
       <g transform={`translate(0 ${top})`}>
         <g clipPath={`url(#${id}c)`}>
-          <rect width={length} height={height} fill={laid ? `url(#${id}h)` : board.grained ? '#edd2ad' : '#ead9bd'} />
-          {!laid && board.faceA === 'rough' && <rect width={length} height={height} fill={`url(#${id}r)`} />}
+          <rect
+            width={length}
+            height={height}
+            fill={laid ? `url(#${id}h)` : board.grained ? '#edd2ad' : '#ead9bd'}
+          />
+          {!laid && board.faceA === 'rough' && (
+            <rect width={length} height={height} fill={`url(#${id}r)`} />
+          )}
           {!laid &&
             board.grained &&
-            lines.map((line) => <path key={line} d={line} fill="none" stroke="#c79a63" strokeWidth=".8" opacity=".55" />)}
+            lines.map((line) => (
+              <path
+                key={line}
+                d={line}
+                fill="none"
+                stroke="#c79a63"
+                strokeWidth=".8"
+                opacity=".55"
+              />
+            ))}
         </g>
         {laid?.board.offcuts.map((offcut) => (
           <g key={`${offcut.x},${offcut.y}`}>
@@ -115,7 +158,9 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
               y={(board.width - offcut.y - offcut.width / 2) * scale}
               width={offcut.length * scale}
               height={offcut.width * scale}
-              lines={[`keep ${printLength(offcut.length, style)} × ${printLength(offcut.width, style)}`]}
+              lines={[
+                `keep ${printLength(offcut.length, style)} × ${printLength(offcut.width, style)}`,
+              ]}
               fill="#2c5226"
             />
           </g>
@@ -126,11 +171,15 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
           const placed = placePart(part, placement);
           const [left, bottom, right, upper] = placed.bounds;
           const far = placed.faceA.some(
-            (corner) => !placed.faceB.some((other) => Math.hypot(corner[0] - other[0], corner[1] - other[1]) < 160),
+            (corner) =>
+              !placed.faceB.some(
+                (other) => Math.hypot(corner[0] - other[0], corner[1] - other[1]) < 160,
+              ),
           );
           const clear = clearWidth(placed.faceA, bottom, upper) ?? [left, right];
           const roughUp = (placement.flipped ? board.faceB : board.faceA) === 'rough';
-          const box = Math.floor(placement.copy / Math.max(1, part.quantity / boxesOf(laid.job))) + 1;
+          const box =
+            Math.floor(placement.copy / Math.max(1, part.quantity / boxesOf(laid.job))) + 1;
           const held = hand?.(placement);
           return (
             <g
@@ -157,7 +206,9 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
                 strokeWidth={held?.selected ? 2.4 : 1.1}
                 strokeLinejoin="round"
               />
-              {roughUp && <polygon points={points(placed.faceA, scale, board.width)} fill={`url(#${id}r)`} />}
+              {roughUp && (
+                <polygon points={points(placed.faceA, scale, board.width)} fill={`url(#${id}r)`} />
+              )}
               {far && (
                 <polygon
                   points={points(placed.faceB, scale, board.width)}
@@ -177,7 +228,12 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
                 height={(upper - bottom) * scale}
                 holes={placed.cutAway
                   .map(zoneBounds)
-                  .map(([from, low, to, high]) => [from * scale, (board.width - high) * scale, to * scale, (board.width - low) * scale])}
+                  .map(([from, low, to, high]) => [
+                    from * scale,
+                    (board.width - high) * scale,
+                    to * scale,
+                    (board.width - low) * scale,
+                  ])}
                 lines={[
                   names ? partName(names, placement.part) : placement.part,
                   `box ${box}`,
@@ -186,7 +242,14 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
                 fill="#1f1609"
               />
               {held?.pinned && (
-                <circle cx={left * scale + 8} cy={(board.width - upper) * scale + 8} r="4.2" fill="#a8321f" stroke="#fff" strokeWidth="1" />
+                <circle
+                  cx={left * scale + 8}
+                  cy={(board.width - upper) * scale + 8}
+                  r="4.2"
+                  fill="#a8321f"
+                  stroke="#fff"
+                  strokeWidth="1"
+                />
               )}
             </g>
           );
@@ -196,12 +259,31 @@ export function BoardDrawing({ board, scale, laid, names, tape = false, label, c
             <DefectMark key={index} defect={defect} scale={scale} boardWidth={board.width} />
           ))}
         </g>
-        <rect data-wood="" width={length} height={height} fill="none" stroke="#6b4c26" strokeWidth="1.2" pointerEvents="none" />
+        <rect
+          data-wood=""
+          width={length}
+          height={height}
+          fill="none"
+          stroke="#6b4c26"
+          strokeWidth="1.2"
+          pointerEvents="none"
+        />
         {children}
-        {tape && <Tape length={board.length} scale={scale} y={height + 2} marks={marks.filter((mark) => mark.row === 'near')} />}
+        {tape && (
+          <Tape
+            length={board.length}
+            scale={scale}
+            y={height + 2}
+            marks={marks.filter((mark) => mark.row === 'near')}
+          />
+        )}
       </g>
       {tape && sloped && (
-        <UpperMarks scale={scale} y={top} marks={marks.filter((mark) => mark.row === 'far' || Math.abs(mark.near - mark.far) > 160)} />
+        <UpperMarks
+          scale={scale}
+          y={top}
+          marks={marks.filter((mark) => mark.row === 'far' || Math.abs(mark.near - mark.far) > 160)}
+        />
       )}
     </svg>
   );
@@ -224,11 +306,18 @@ function CutAway({ zone, scale, width }: { zone: Zone; scale: number; width: Tic
         stroke="#2c2013"
       />
     );
-  const [cx, cy, r] = [zone.centre[0] * scale, (width - zone.centre[1]) * scale, zone.radius * scale];
+  const [cx, cy, r] = [
+    zone.centre[0] * scale,
+    (width - zone.centre[1]) * scale,
+    zone.radius * scale,
+  ];
   return (
     <g fill="none" stroke="#2c2013">
       <circle cx={cx} cy={cy} r={r} strokeWidth="1" fill="#c79a63" fillOpacity=".45" />
-      <path d={`M${cx - r - 3} ${cy}h${2 * r + 6}M${cx} ${cy - r - 3}v${2 * r + 6}`} strokeWidth=".6" />
+      <path
+        d={`M${cx - r - 3} ${cy}h${2 * r + 6}M${cx} ${cy - r - 3}v${2 * r + 6}`}
+        strokeWidth=".6"
+      />
     </g>
   );
 }
@@ -245,7 +334,11 @@ interface FitTextProps {
 }
 
 /** Where a panel is wood over the middle half of its height, so that words stay inside slanted ends. */
-function clearWidth(face: readonly Point[], bottom: Ticks, upper: Ticks): readonly [Ticks, Ticks] | null {
+function clearWidth(
+  face: readonly Point[],
+  bottom: Ticks,
+  upper: Ticks,
+): readonly [Ticks, Ticks] | null {
   const chords = [0.25, 0.5, 0.75].map((share) => {
     const y = bottom + (upper - bottom) * share;
     const xs = face.flatMap(([x, at], index) => {
@@ -254,7 +347,10 @@ function clearWidth(face: readonly Point[], bottom: Ticks, upper: Ticks): readon
     });
     return [Math.min(...xs), Math.max(...xs)] as const;
   });
-  const [from, to] = [Math.max(...chords.map((chord) => chord[0])), Math.min(...chords.map((chord) => chord[1]))];
+  const [from, to] = [
+    Math.max(...chords.map((chord) => chord[0])),
+    Math.min(...chords.map((chord) => chord[1])),
+  ];
   return to > from ? [from, to] : null;
 }
 
@@ -267,7 +363,12 @@ interface TextRegion {
 
 /** Parts of a region beside its holes: bands across it and along it that no hole reaches into. */
 function besideHoles({ x, y, width, height, holes = [] }: FitTextProps): TextRegion[] {
-  const region = { left: x - width / 2, right: x + width / 2, top: y - height / 2, bottom: y + height / 2 };
+  const region = {
+    left: x - width / 2,
+    right: x + width / 2,
+    top: y - height / 2,
+    bottom: y + height / 2,
+  };
   const bands = (from: number, to: number, taken: readonly (readonly [number, number])[]) => {
     const free: [number, number][] = [];
     let at = from;
@@ -306,11 +407,21 @@ function besideHoles({ x, y, width, height, holes = [] }: FitTextProps): TextReg
 /** How large the lines can be written in a region, and how many of them: better the name alone and legible than all of it and not. */
 function fitIn(region: TextRegion, lines: readonly string[]) {
   const first = lines[0]?.length ?? 0;
-  const longest = Math.max(...lines.map((line, index) => line.length * (index === 0 ? 1 : SMALLER)));
+  const longest = Math.max(
+    ...lines.map((line, index) => line.length * (index === 0 ? 1 : SMALLER)),
+  );
   const turned = region.width < region.height && first * 6.6 > region.width - 6;
   const [along, across] = turned ? [region.height, region.width] : [region.width, region.height];
-  const fitting = (count: number) => Math.min(13, (along - 6) / ((count === 1 ? first : longest) * 0.56), (across - 3) / (count * 1.16));
-  const count = Math.min(lines.length, fitting(lines.length) >= 8 ? lines.length : fitting(2) >= 8 ? 2 : 1);
+  const fitting = (count: number) =>
+    Math.min(
+      13,
+      (along - 6) / ((count === 1 ? first : longest) * 0.56),
+      (across - 3) / (count * 1.16),
+    );
+  const count = Math.min(
+    lines.length,
+    fitting(lines.length) >= 8 ? lines.length : fitting(2) >= 8 ? 2 : 1,
+  );
   return { region, turned, count, size: fitting(count) };
 }
 
@@ -322,7 +433,9 @@ function FitText(props: FitTextProps) {
     .map((region) => fitIn(region, lines))
     .sort(
       (p, q) =>
-        (Math.abs(p.size - q.size) > 0.5 ? q.size * q.count - p.size * p.count : q.count - p.count) ||
+        (Math.abs(p.size - q.size) > 0.5
+          ? q.size * q.count - p.size * p.count
+          : q.count - p.count) ||
         q.region.width * q.region.height - p.region.width * p.region.height,
     );
   const { region, turned, count, size } = best!;
@@ -355,7 +468,17 @@ function FitText(props: FitTextProps) {
 const SMALLER = 0.88;
 
 /** A tape along the near edge; its marks are the numbers to pencil. Marks too close together go to a second line. */
-function Tape({ length, scale, y, marks }: { length: Ticks; scale: number; y: number; marks: readonly TapeMark[] }) {
+function Tape({
+  length,
+  scale,
+  y,
+  marks,
+}: {
+  length: Ticks;
+  scale: number;
+  y: number;
+  marks: readonly TapeMark[];
+}) {
   const { style } = useUnits();
   const step = style.system === 'inch' ? TICKS_PER_INCH : TICKS_PER_MM * 10;
   const divisions = Math.floor(length / step);
@@ -363,11 +486,18 @@ function Tape({ length, scale, y, marks }: { length: Ticks; scale: number; y: nu
   let end = Number.NEGATIVE_INFINITY;
   return (
     <g transform={`translate(0 ${y})`}>
-      <rect width={length * scale} height={TAPE_HEIGHT} fill="#f6e2a0" stroke="#c9a84c" strokeWidth=".8" />
+      <rect
+        width={length * scale}
+        height={TAPE_HEIGHT}
+        fill="#f6e2a0"
+        stroke="#c9a84c"
+        strokeWidth=".8"
+      />
       <path
         d={Array.from(
           { length: divisions },
-          (_unused, index) => `M${((index + 1) * step * scale).toFixed(2)} 0v${(index + 1) % every === 0 ? 7 : 3.5}`,
+          (_unused, index) =>
+            `M${((index + 1) * step * scale).toFixed(2)} 0v${(index + 1) % every === 0 ? 7 : 3.5}`,
         ).join('')}
         stroke="#9c7f2e"
         strokeWidth=".7"

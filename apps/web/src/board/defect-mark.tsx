@@ -1,5 +1,6 @@
-import type { Ticks } from '@spare-knot/core/measure/ticks.js';
-import { DEFECT_NAMES, type Defect, zoneBounds } from '@spare-knot/core/wood/board.js';
+import type { Ticks } from '@spare-knot/core/measure';
+import { zoneBounds } from '@spare-knot/core/plane';
+import { DEFECT_NAMES, type Defect } from '@spare-knot/core/wood';
 
 /** A defect as it looks in the wood, never smaller than the eye can find. */
 export function DefectMark({
@@ -38,28 +39,69 @@ export function DefectMark({
   );
 }
 
-function shape(defect: Defect, cx: number, cy: number, rx: number, ry: number, scale: number, boardWidth: Ticks) {
+function shape(
+  defect: Defect,
+  cx: number,
+  cy: number,
+  rx: number,
+  ry: number,
+  scale: number,
+  boardWidth: Ticks,
+) {
   switch (defect.kind) {
     case 'knot-sound':
       return (
         <g>
-          <ellipse cx={cx} cy={cy} rx={rx} ry={ry} fill="#a9713a" stroke="#7a4a1f" strokeWidth="1" />
-          <ellipse cx={cx} cy={cy} rx={rx * 0.6} ry={ry * 0.6} fill="none" stroke="#7a4a1f" strokeWidth=".8" />
+          <ellipse
+            cx={cx}
+            cy={cy}
+            rx={rx}
+            ry={ry}
+            fill="#a9713a"
+            stroke="#7a4a1f"
+            strokeWidth="1"
+          />
+          <ellipse
+            cx={cx}
+            cy={cy}
+            rx={rx * 0.6}
+            ry={ry * 0.6}
+            fill="none"
+            stroke="#7a4a1f"
+            strokeWidth=".8"
+          />
           <ellipse cx={cx} cy={cy} rx={rx * 0.25} ry={ry * 0.25} fill="#6b3f18" />
         </g>
       );
     case 'knot-loose':
       return (
         <g>
-          <ellipse cx={cx} cy={cy} rx={rx} ry={ry} fill="#6b4422" stroke="#24160a" strokeWidth="2" />
-          <ellipse cx={cx} cy={cy} rx={rx * 0.5} ry={ry * 0.5} fill="none" stroke="#24160a" strokeWidth=".8" />
+          <ellipse
+            cx={cx}
+            cy={cy}
+            rx={rx}
+            ry={ry}
+            fill="#6b4422"
+            stroke="#24160a"
+            strokeWidth="2"
+          />
+          <ellipse
+            cx={cx}
+            cy={cy}
+            rx={rx * 0.5}
+            ry={ry * 0.5}
+            fill="none"
+            stroke="#24160a"
+            strokeWidth=".8"
+          />
         </g>
       );
     case 'split': {
       const step = rx / 4;
       const zig = Array.from(
         { length: 8 },
-        (_unused, index) => `L${(cx - rx + (index + 1) * step).toFixed(1)} ${(cy + (index % 2 === 0 ? -ry : ry) * 0.45).toFixed(1)}`,
+        (_unused, index) =>
+          `L${(cx - rx + (index + 1) * step).toFixed(1)} ${(cy + (index % 2 === 0 ? -ry : ry) * 0.45).toFixed(1)}`,
       ).join('');
       return (
         <g>
@@ -81,14 +123,23 @@ function shape(defect: Defect, cx: number, cy: number, rx: number, ry: number, s
     case 'nail':
       return (
         <g>
-          <circle cx={cx} cy={cy} r={Math.max(3, rx)} fill="#4b5560" stroke="#1e242a" strokeWidth=".8" />
+          <circle
+            cx={cx}
+            cy={cy}
+            r={Math.max(3, rx)}
+            fill="#4b5560"
+            stroke="#1e242a"
+            strokeWidth=".8"
+          />
           <path d={`M${cx - 2} ${cy}h4M${cx} ${cy - 2}v4`} stroke="#e5e9ed" strokeWidth=".9" />
         </g>
       );
     case 'hole':
       return defect.zone.kind === 'polygon' ? (
         <polygon
-          points={defect.zone.points.map(([x, y]) => `${x * scale},${(boardWidth - y) * scale}`).join(' ')}
+          points={defect.zone.points
+            .map(([x, y]) => `${x * scale},${(boardWidth - y) * scale}`)
+            .join(' ')}
           fill="#f3eee2"
           stroke="#6b4c26"
           strokeWidth="1.2"
@@ -99,11 +150,30 @@ function shape(defect: Defect, cx: number, cy: number, rx: number, ry: number, s
       );
     case 'rot':
       return (
-        <ellipse cx={cx} cy={cy} rx={rx} ry={ry} fill="#5d5238" stroke="#37301e" strokeWidth="1" strokeDasharray="2 2" fillOpacity=".85" />
+        <ellipse
+          cx={cx}
+          cy={cy}
+          rx={rx}
+          ry={ry}
+          fill="#5d5238"
+          stroke="#37301e"
+          strokeWidth="1"
+          strokeDasharray="2 2"
+          fillOpacity=".85"
+        />
       );
     case 'wane':
       return (
-        <rect x={cx - rx} y={cy - ry} width={2 * rx} height={2 * ry} fill="#6e4d2a" fillOpacity=".65" stroke="#3f2a12" strokeWidth=".8" />
+        <rect
+          x={cx - rx}
+          y={cy - ry}
+          width={2 * rx}
+          height={2 * ry}
+          fill="#6e4d2a"
+          fillOpacity=".65"
+          stroke="#3f2a12"
+          strokeWidth=".8"
+        />
       );
   }
 }

@@ -1,7 +1,10 @@
 import { useCallback, useRef, useState } from 'react';
 
 /** The width of an element in pixels, followed as it changes, also when another element takes its place; 0 until it is there. */
-export function useWidth<E extends HTMLElement>(): [ref: (element: E | null) => void, width: number] {
+export function useWidth<E extends HTMLElement>(): [
+  ref: (element: E | null) => void,
+  width: number,
+] {
   const observer = useRef<ResizeObserver | null>(null);
   const [width, setWidth] = useState(0);
   const ref = useCallback((element: E | null) => {

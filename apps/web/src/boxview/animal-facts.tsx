@@ -1,6 +1,6 @@
-import { type Animal, type Range, readyWords } from '@spare-knot/core/animals/animal.js';
-import { MARK_MEANINGS } from '@spare-knot/core/measure/mark.js';
-import { fromMm } from '@spare-knot/core/measure/ticks.js';
+import { type Animal, type Range, readyWords } from '@spare-knot/core/animals';
+import { fromMm, MARK_MEANINGS } from '@spare-knot/core/measure';
+
 import type { ReactNode } from 'react';
 import { Length } from '../measure/length';
 
@@ -21,9 +21,13 @@ function Between({ range }: { range: Range }) {
 /** What an animal needs, with the ranges allowed and how far the figures can be trusted. */
 export function AnimalFacts({ animal, brief = false }: { animal: Animal; brief?: boolean }) {
   const rows: [string, ReactNode][] = [];
-  if (animal.entranceSize) rows.push([`Entrance, ${animal.entrance}`, <Between key="e" range={animal.entranceSize} />]);
+  if (animal.entranceSize)
+    rows.push([`Entrance, ${animal.entrance}`, <Between key="e" range={animal.entranceSize} />]);
   if (animal.entranceAboveFloor)
-    rows.push([`Its ${animal.entranceReference ?? 'centre'} above the floor`, <Between key="h" range={animal.entranceAboveFloor} />]);
+    rows.push([
+      `Its ${animal.entranceReference ?? 'centre'} above the floor`,
+      <Between key="h" range={animal.entranceAboveFloor} />,
+    ]);
   if (animal.floorWidth) {
     rows.push([
       'Floor at least',
@@ -45,7 +49,10 @@ export function AnimalFacts({ animal, brief = false }: { animal: Animal; brief?:
     <div className={brief ? 'text-[0.87rem]' : 'mt-2'}>
       <dl>
         {rows.map(([name, value]) => (
-          <div key={name} className="flex justify-between gap-3 border-b border-dotted border-line py-0.5">
+          <div
+            key={name}
+            className="flex justify-between gap-3 border-b border-dotted border-line py-0.5"
+          >
             <dt className="text-soft">{name}</dt>
             <dd className="text-right">{value}</dd>
           </div>

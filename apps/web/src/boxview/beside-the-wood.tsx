@@ -1,11 +1,17 @@
-import type { Animal } from '@spare-knot/core/animals/animal.js';
-import { BIT_KINDS, BIT_NAMES, type Bit, boringOf } from '@spare-knot/core/box/bits.js';
-import { weightOf } from '@spare-knot/core/box/measures.js';
-import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
-import type { BoxPlan } from '@spare-knot/core/box/plan.js';
-import { glueLine, hardwareOf } from '@spare-knot/core/building/hardware.js';
-import { outsideArea } from '@spare-knot/core/building/surfaces.js';
-import { TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure/ticks.js';
+import type { Animal } from '@spare-knot/core/animals';
+import {
+  BIT_KINDS,
+  BIT_NAMES,
+  type Bit,
+  boringOf,
+  glueLine,
+  hardwareOf,
+  outsideArea,
+} from '@spare-knot/core/building';
+import { TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure';
+import { type PanelSet, weightOf } from '@spare-knot/core/panels';
+import type { BoxPlan } from '@spare-knot/core/plan';
+
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { client } from '../api/client';
@@ -31,7 +37,11 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
   const kilograms = weightOf(plan, box);
   const rooms = box.cavities.length;
   const litres =
-    box.cavities.reduce((sum, { width, depth, heightFront, heightBack }) => sum + (width * depth * (heightFront + heightBack)) / 2, 0) /
+    box.cavities.reduce(
+      (sum, { width, depth, heightFront, heightBack }) =>
+        sum + (width * depth * (heightFront + heightBack)) / 2,
+      0,
+    ) /
     TICKS_PER_MM ** 3 /
     1e6;
   const room = box.cavities[0]!;
@@ -84,8 +94,8 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
           </table>
         )}
         <p className="mt-2 text-sm text-soft">
-          No screw or nail is longer than its joint allows: the thickness of the first panel and what lies behind it, less 3 mm. Sizes sold
-          by inches are the nearest [C].
+          No screw or nail is longer than its joint allows: the thickness of the first panel and
+          what lies behind it, less 3 mm. Sizes sold by inches are the nearest [C].
         </p>
       </section>
       <div className="grid content-start gap-4">
@@ -95,7 +105,10 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
           <dl className="mt-1">
             {(
               [
-                ['Weight, bare', `${kilograms.toFixed(1)} kg (${(kilograms * 2.2046).toFixed(1)} lb)`],
+                [
+                  'Weight, bare',
+                  `${kilograms.toFixed(1)} kg (${(kilograms * 2.2046).toFixed(1)} lb)`,
+                ],
                 [
                   'Floor inside',
                   <span key="f">
@@ -103,11 +116,24 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
                   </span>,
                 ],
                 [rooms > 1 ? `Rooms (${rooms})` : 'Room', `${litres.toFixed(1)} l`],
-                ['Glue line', glueLine(plan, box) > 0 ? <Length key="g" ticks={glueLine(plan, box)} unit /> : 'no glue'],
-                ['Outside, to finish', `${outside.toFixed(2)} m² (${(outside * 10.764).toFixed(1)} sq ft)`],
+                [
+                  'Glue line',
+                  glueLine(plan, box) > 0 ? (
+                    <Length key="g" ticks={glueLine(plan, box)} unit />
+                  ) : (
+                    'no glue'
+                  ),
+                ],
+                [
+                  'Outside, to finish',
+                  `${outside.toFixed(2)} m² (${(outside * 10.764).toFixed(1)} sq ft)`,
+                ],
               ] as const
             ).map(([name, value]) => (
-              <div key={name} className="flex justify-between gap-3 border-b border-dotted border-line py-0.5">
+              <div
+                key={name}
+                className="flex justify-between gap-3 border-b border-dotted border-line py-0.5"
+              >
                 <dt className="text-soft">{name}</dt>
                 <dd className="mono text-right">{value}</dd>
               </div>
@@ -119,18 +145,28 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
   );
 }
 
-function Boring({ box, animal, locked, onEntrance }: Pick<Props, 'box' | 'animal' | 'locked' | 'onEntrance'>) {
+function Boring({
+  box,
+  animal,
+  locked,
+  onEntrance,
+}: Pick<Props, 'box' | 'animal' | 'locked' | 'onEntrance'>) {
   const queries = useQueryClient();
   const say = useNotice();
   const query = useQuery({ queryKey: ['shop'], queryFn: client.shop });
   const [open, setOpen] = useState(false);
   const bits = query.data?.bits ?? [];
-  const entrance = box.panels.flatMap((panel) => panel.features).find((feature) => feature.kind === 'entrance');
+  const entrance = box.panels
+    .flatMap((panel) => panel.features)
+    .find((feature) => feature.kind === 'entrance');
   const boring = entrance?.kind === 'entrance' ? boringOf(entrance, bits, animal) : null;
   const keep = async (next: Bit[]) => {
     if (!query.data) return;
     try {
-      queries.setQueryData(['shop'], await client.changeShop({ version: query.data.version, bits: next }));
+      queries.setQueryData(
+        ['shop'],
+        await client.changeShop({ version: query.data.version, bits: next }),
+      );
     } catch (error) {
       say(error instanceof Error ? error.message : String(error), { tone: 'danger' });
       void queries.invalidateQueries({ queryKey: ['shop'] });
@@ -152,7 +188,9 @@ function Boring({ box, animal, locked, onEntrance }: Pick<Props, 'box' | 'animal
         </button>
       )}
       <details className="mt-2" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
-        <summary className="min-h-7 font-semibold text-chalk">Bits in the shop ({bits.length})</summary>
+        <summary className="min-h-7 font-semibold text-chalk">
+          Bits in the shop ({bits.length})
+        </summary>
         <ul className="mt-1 flex flex-wrap gap-1.5">
           {bits.map((bit, index) => (
             <li
@@ -171,7 +209,9 @@ function Boring({ box, animal, locked, onEntrance }: Pick<Props, 'box' | 'animal
             </li>
           ))}
         </ul>
-        <NewBit onAdd={(bit) => void keep([...bits, bit].sort((a, b) => a.diameter - b.diameter))} />
+        <NewBit
+          onAdd={(bit) => void keep([...bits, bit].sort((a, b) => a.diameter - b.diameter))}
+        />
       </details>
     </section>
   );
@@ -183,7 +223,12 @@ function NewBit({ onAdd }: { onAdd: (bit: Bit) => void }) {
   return (
     <div className="mt-2 flex items-end gap-2">
       <LengthField label="Another bit" value={diameter} onChange={setDiameter} />
-      <select className="field" aria-label="Kind of bit" value={kind} onChange={(event) => setKind(event.target.value as Bit['kind'])}>
+      <select
+        className="field"
+        aria-label="Kind of bit"
+        value={kind}
+        onChange={(event) => setKind(event.target.value as Bit['kind'])}
+      >
         {BIT_KINDS.map((each) => (
           <option key={each} value={each}>
             {BIT_NAMES[each]}

@@ -1,10 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { animalById } from '@spare-knot/core/animals/find.js';
-import { ANIMALS } from '@spare-knot/core/animals/table.js';
-import { behindSection, frontView, middleSection } from '@spare-knot/core/box/drawing.js';
-import { buildBox, FAMILIES } from '@spare-knot/core/box/families/families.js';
-import type { Family } from '@spare-knot/core/box/family.js';
-import { planFor } from '@spare-knot/core/box/testing.js';
+import { ANIMALS, animalById } from '@spare-knot/core/animals';
+import { buildBox, FAMILIES, type Family } from '@spare-knot/core/families';
+import { behindSection, frontView, middleSection } from '@spare-knot/core/sheets';
+import { planFor } from '../../../../packages/core/test/boxes.js';
 import { extentOf, FIELD, layOutDimensions } from './dimension-layout';
 
 const SUITED: Record<string, string> = {
@@ -19,8 +17,16 @@ function laidOut(family: Family, animal: string, width: number, height: number) 
   const plan = planFor(family, animalById(animal)!);
   const built = buildBox(plan);
   if (!built.ok) return null;
-  const [a, b] = [extentOf(frontView(built.box)), extentOf([...middleSection(built.box), ...behindSection(built.box)])];
-  return { a, b, plan, ...layOutDimensions(family.dimensions(plan, built.box), a, b, width, height) };
+  const [a, b] = [
+    extentOf(frontView(built.box)),
+    extentOf([...middleSection(built.box), ...behindSection(built.box)]),
+  ];
+  return {
+    a,
+    b,
+    plan,
+    ...layOutDimensions(family.dimensions(plan, built.box), a, b, width, height),
+  };
 }
 
 describe('sizes on the drawing', () => {
@@ -30,10 +36,22 @@ describe('sizes on the drawing', () => {
         const drawn = laidOut(family, SUITED[family.id] ?? 'great-tit', width, 380)!;
         expect(drawn.scale).toBeGreaterThan(0);
         drawn.dimensions.forEach(({ at: [x, y], size }, index) => {
-          expect([family.id, size, x > 40 && x < width - 40 && y > 10 && y < drawn.height - 10]).toEqual([family.id, size, true]);
+          expect([
+            family.id,
+            size,
+            x > 40 && x < width - 40 && y > 10 && y < drawn.height - 10,
+          ]).toEqual([family.id, size, true]);
           for (const other of drawn.dimensions.slice(0, index)) {
-            const covered = Math.abs(other.at[0] - x) < FIELD.wide - 6 && Math.abs(other.at[1] - y) < FIELD.high - 4;
-            expect([family.id, width, other.size, size, covered]).toEqual([family.id, width, other.size, size, false]);
+            const covered =
+              Math.abs(other.at[0] - x) < FIELD.wide - 6 &&
+              Math.abs(other.at[1] - y) < FIELD.high - 4;
+            expect([family.id, width, other.size, size, covered]).toEqual([
+              family.id,
+              width,
+              other.size,
+              size,
+              false,
+            ]);
           }
         });
       }
@@ -58,11 +76,17 @@ describe('sizes on the drawing', () => {
 
   test('on a phone the section stands under the front view, to the same scale, and nothing is turned inside out', () => {
     for (const family of FAMILIES) {
-      const { a, b, frontX, frontY, acrossX, acrossY, scale, height } = laidOut(family, SUITED[family.id] ?? 'great-tit', 350, 320)!;
+      const { a, b, frontX, frontY, acrossX, acrossY, scale, height } = laidOut(
+        family,
+        SUITED[family.id] ?? 'great-tit',
+        350,
+        320,
+      )!;
       expect(scale).toBeGreaterThan(0);
       expect(frontY(a.low)).toBeLessThan(acrossY(b.high));
       expect(acrossY(b.low)).toBeLessThan(height);
-      for (const x of [frontX(a.left), frontX(a.right), acrossX(b.left), acrossX(b.right)]) expect(x > 0 && x < 350).toBe(true);
+      for (const x of [frontX(a.left), frontX(a.right), acrossX(b.left), acrossX(b.right)])
+        expect(x > 0 && x < 350).toBe(true);
     }
   });
 });

@@ -1,9 +1,15 @@
-import { behindSection, type DrawnFace, frontView, middleSection, sectionX } from '@spare-knot/core/box/drawing.js';
-import type { Family, Parameter } from '@spare-knot/core/box/family.js';
-import { holeSize } from '@spare-knot/core/box/features.js';
-import type { Panel, PanelSet } from '@spare-knot/core/box/panel-set.js';
-import type { BoxPlan } from '@spare-knot/core/box/plan.js';
-import type { Ticks } from '@spare-knot/core/measure/ticks.js';
+import type { Family } from '@spare-knot/core/families';
+import type { Ticks } from '@spare-knot/core/measure';
+import { holeSize, type Panel, type PanelSet } from '@spare-knot/core/panels';
+import type { BoxPlan, Parameter } from '@spare-knot/core/plan';
+import {
+  behindSection,
+  type DrawnFace,
+  frontView,
+  middleSection,
+  sectionX,
+} from '@spare-knot/core/sheets';
+
 import { type ReactNode, useMemo } from 'react';
 import { LengthField } from '../measure/length-field';
 import { extentOf, layOutDimensions, type PlacedDimension } from './dimension-layout';
@@ -63,11 +69,23 @@ function cutFeatures(panels: readonly Panel[], x: Ticks): CutFeature[] {
       const upright = Math.abs(frame.x[2]) > 0.5;
       return panel.features.flatMap((feature): CutFeature[] => {
         const size = holeSize(feature);
-        if (size && 'centre' in feature && (feature.kind === 'entrance' || feature.kind === 'vent')) {
+        if (
+          size &&
+          'centre' in feature &&
+          (feature.kind === 'entrance' || feature.kind === 'vent')
+        ) {
           const middle = at(feature.centre);
           const [wide, high] = upright ? [size.width, size.height] : [size.height, size.width];
           if (Math.abs(middle.x - x) > wide / 2) return [];
-          return [{ y: Math.min(outside, inside), z: middle.z + high / 2, deep: panel.thickness, high, hole: true }];
+          return [
+            {
+              y: Math.min(outside, inside),
+              z: middle.z + high / 2,
+              deep: panel.thickness,
+              high,
+              hole: true,
+            },
+          ];
         }
         if (feature.kind !== 'groove') return [];
         const [from, to] = [at(feature.from), at(feature.to)];
@@ -104,19 +122,41 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
       features: cutFeatures(drawn.box.panels, sectionX(drawn.box)),
     };
   }, [drawn, family, width, height]);
-  const { front, cut, behind, frontX, frontY, acrossX, acrossY, scale, captions, dimensions, features } = view;
+  const {
+    front,
+    cut,
+    behind,
+    frontX,
+    frontY,
+    acrossX,
+    acrossY,
+    scale,
+    captions,
+    dimensions,
+    features,
+  } = view;
   const { box } = drawn;
-  const pipes = (box.fittings ?? []).flatMap((fitting) => (fitting.kind === 'pipe' ? [fitting] : []));
+  const pipes = (box.fittings ?? []).flatMap((fitting) =>
+    fitting.kind === 'pipe' ? [fitting] : [],
+  );
   const parameter = (id: string): Parameter => family.parameters.find((each) => each.id === id)!;
-  const poly = (points: DrawnFace['points'], x: (value: number) => number, y: (value: number) => number) =>
-    points.map(([across, z]) => `${x(across).toFixed(1)},${y(z).toFixed(1)}`).join(' ');
+  const poly = (
+    points: DrawnFace['points'],
+    x: (value: number) => number,
+    y: (value: number) => number,
+  ) => points.map(([across, z]) => `${x(across).toFixed(1)},${y(z).toFixed(1)}`).join(' ');
   const inFront = (points: DrawnFace['points']) => poly(points, frontX, frontY);
   const inSection = (points: DrawnFace['points']) => poly(points, acrossX, acrossY);
   const floors = box.panels
     .filter((panel) => panel.role === 'floor')
     .flatMap((panel) =>
       panel.instances.map(({ solid }) =>
-        extentOf([{ panel: 'floor', points: solid.vertices.map((vertex) => [vertex[0], vertex[2]] as const) }]),
+        extentOf([
+          {
+            panel: 'floor',
+            points: solid.vertices.map((vertex) => [vertex[0], vertex[2]] as const),
+          },
+        ]),
       ),
     );
 
@@ -150,16 +190,31 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
           {box.openings
             .filter(
               (opening) =>
-                (opening.kind === 'entrance' || opening.kind === 'vent-hole') && opening.polygon.every((point) => Math.abs(point[1]) <= 2),
+                (opening.kind === 'entrance' || opening.kind === 'vent-hole') &&
+                opening.polygon.every((point) => Math.abs(point[1]) <= 2),
             )
             .map((opening, index) => (
-              <polygon key={index} points={inFront(opening.polygon.map((point) => [point[0], point[2]] as const))} fill="#3a2a1a" />
+              <polygon
+                key={index}
+                points={inFront(opening.polygon.map((point) => [point[0], point[2]] as const))}
+                fill="#3a2a1a"
+              />
             ))}
           {behind.map((face, index) => (
-            <polygon key={index} points={inSection(face.points)} fill="#f8eedb" strokeWidth=".8" stroke="#a98b5d" />
+            <polygon
+              key={index}
+              points={inSection(face.points)}
+              fill="#f8eedb"
+              strokeWidth=".8"
+              stroke="#a98b5d"
+            />
           ))}
           {cut.map((face, index) => (
-            <polygon key={`${face.panel} ${index}`} points={inSection(face.points)} fill={fillOf(face.panel)} />
+            <polygon
+              key={`${face.panel} ${index}`}
+              points={inSection(face.points)}
+              fill={fillOf(face.panel)}
+            />
           ))}
           {pipes.map(({ from, to, outside }) => (
             <rect
@@ -187,9 +242,22 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
           {dimensions.map((dimension) => (
             <g key={dimension.size}>
               {dimension.witness.map(([x1, y1, x2, y2], index) => (
-                <line key={index} x1={x1} y1={y1} x2={x2} y2={y2} strokeDasharray="2 3" strokeWidth=".8" />
+                <line
+                  key={index}
+                  x1={x1}
+                  y1={y1}
+                  x2={x2}
+                  y2={y2}
+                  strokeDasharray="2 3"
+                  strokeWidth=".8"
+                />
               ))}
-              <line x1={dimension.from[0]} y1={dimension.from[1]} x2={dimension.to[0]} y2={dimension.to[1]} />
+              <line
+                x1={dimension.from[0]}
+                y1={dimension.from[1]}
+                x2={dimension.to[0]}
+                y2={dimension.to[1]}
+              />
               {dimension.witness.length > 0 && <Ends dimension={dimension} />}
             </g>
           ))}
@@ -213,7 +281,15 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
 }
 
 const Caption = ({ at: [x, y], children }: { at: readonly [number, number]; children: string }) => (
-  <text x={x} y={y} textAnchor="middle" className="font-slab" fontSize="14" fontWeight="650" fill="#1f2e27">
+  <text
+    x={x}
+    y={y}
+    textAnchor="middle"
+    className="font-slab"
+    fontSize="14"
+    fontWeight="650"
+    fill="#1f2e27"
+  >
     {children}
   </text>
 );
@@ -222,15 +298,30 @@ function Ends({ dimension: { from, to } }: { dimension: PlacedDimension }) {
   const vertical = Math.abs(from[0] - to[0]) < 0.5;
   return (
     <path
-      d={vertical ? `M${from[0] - 4} ${from[1]}h8M${to[0] - 4} ${to[1]}h8` : `M${from[0]} ${from[1] - 4}v8M${to[0]} ${to[1] - 4}v8`}
+      d={
+        vertical
+          ? `M${from[0] - 4} ${from[1]}h8M${to[0] - 4} ${to[1]}h8`
+          : `M${from[0]} ${from[1] - 4}v8M${to[0]} ${to[1] - 4}v8`
+      }
       strokeWidth="1.2"
     />
   );
 }
 
-function At({ at, width, children }: { at: readonly [number, number]; width: number; children: ReactNode }) {
+function At({
+  at,
+  width,
+  children,
+}: {
+  at: readonly [number, number];
+  width: number;
+  children: ReactNode;
+}) {
   return (
-    <div className="absolute -translate-x-1/2 -translate-y-1/2" style={{ left: Math.min(Math.max(at[0], 40), width - 40), top: at[1] }}>
+    <div
+      className="absolute -translate-x-1/2 -translate-y-1/2"
+      style={{ left: Math.min(Math.max(at[0], 40), width - 40), top: at[1] }}
+    >
       {children}
     </div>
   );

@@ -1,8 +1,18 @@
-import type { Check } from '@spare-knot/core/box/checks.js';
-import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
-import { type BoxViewName, panelDrawing, stacked, templateOf, VIEW_TITLES, viewDrawing } from '@spare-knot/core/box/paper.js';
-import { drawingSvg } from '@spare-knot/core/exchange/drawing-svg.js';
-import { printLength } from '@spare-knot/core/measure/print.js';
+import type { Check } from '@spare-knot/core/checks';
+import { printLength } from '@spare-knot/core/measure';
+import type { PanelSet } from '@spare-knot/core/panels';
+import {
+  type BoxViewName,
+  drawingSvg,
+  loadDxf,
+  loadPdf,
+  panelDrawing,
+  stacked,
+  templateOf,
+  VIEW_TITLES,
+  viewDrawing,
+} from '@spare-knot/core/sheets';
+
 import { useMemo, useState } from 'react';
 import { useWidth } from '../board/use-width';
 import { Sentence } from '../measure/length';
@@ -31,28 +41,42 @@ export function PanelsFlat({
     () =>
       box.panels.map((panel) => ({
         panel,
-        drawing: panelDrawing(panel, names.get(panel.id) ?? panel.id, (ticks) => printLength(ticks, style)),
+        drawing: panelDrawing(panel, names.get(panel.id) ?? panel.id, (ticks) =>
+          printLength(ticks, style),
+        ),
       })),
     [box, names, style],
   );
   const plan = useMemo(() => viewDrawing(box, 'plan'), [box]);
-  const all = () => [...VIEWS.map((view) => viewDrawing(box, view)), ...panels.map(({ drawing }) => drawing)];
-  const templates = () => box.panels.filter((panel) => !panel.fromLog).map((panel) => templateOf(panel, names.get(panel.id) ?? panel.id));
+  const all = () => [
+    ...VIEWS.map((view) => viewDrawing(box, view)),
+    ...panels.map(({ drawing }) => drawing),
+  ];
+  const templates = () =>
+    box.panels
+      .filter((panel) => !panel.fromLog)
+      .map((panel) => templateOf(panel, names.get(panel.id) ?? panel.id));
   const files: readonly FileToTake[] = [
-    { label: 'SVG', what: 'The SVG', ending: '.svg', type: 'image/svg+xml', make: () => drawingSvg(stacked(title, all())) },
+    {
+      label: 'SVG',
+      what: 'The SVG',
+      ending: '.svg',
+      type: 'image/svg+xml',
+      make: () => drawingSvg(stacked(title, all())),
+    },
     {
       label: 'DXF',
       what: 'The DXF',
       ending: '.dxf',
       type: 'application/dxf',
-      make: async () => (await import('@spare-knot/core/exchange/drawing-dxf.js')).drawingDxf(stacked(title, templates())),
+      make: async () => (await loadDxf()).drawingDxf(stacked(title, templates())),
     },
     {
       label: 'PDF',
       what: 'The PDF',
       ending: '.pdf',
       type: 'application/pdf',
-      make: async () => (await import('@spare-knot/core/exchange/drawing-pdf.js')).drawingsPdf(all(), paper, await pdfFont(), title),
+      make: async () => (await loadPdf()).drawingsPdf(all(), paper, await pdfFont(), title),
     },
     {
       label: 'Templates 1 : 1',
@@ -60,7 +84,7 @@ export function PanelsFlat({
       ending: '-templates.pdf',
       type: 'application/pdf',
       make: async () =>
-        (await (await import('@spare-knot/core/exchange/drawing-pdf.js')).templatesPdf(templates(), paper, await pdfFont(), title)).bytes,
+        (await (await loadPdf()).templatesPdf(templates(), paper, await pdfFont(), title)).bytes,
     },
   ];
 
@@ -71,7 +95,11 @@ export function PanelsFlat({
         <TakeAway title={title} files={files} />
         <label className="flex items-center gap-1.5">
           <span className="label">on</span>
-          <select className="field" value={paper} onChange={(event) => setPaper(event.target.value as 'A4' | 'Letter')}>
+          <select
+            className="field"
+            value={paper}
+            onChange={(event) => setPaper(event.target.value as 'A4' | 'Letter')}
+          >
             <option>A4</option>
             <option>Letter</option>
           </select>
@@ -81,13 +109,24 @@ export function PanelsFlat({
         <>
           <figure className="mt-3 rounded-md border border-line bg-white p-3">
             <figcaption className="font-slab font-semibold">{VIEW_TITLES.plan}</figcaption>
-            <PaperPicture drawing={plan} width={Math.min(width - 30, 420)} most={220} label="The box cut level, seen from above" />
+            <PaperPicture
+              drawing={plan}
+              width={Math.min(width - 30, 420)}
+              most={220}
+              label="The box cut level, seen from above"
+            />
           </figure>
           <ul className="mt-3 grid gap-3">
             {panels.map(({ panel, drawing }) => (
-              <li key={panel.id} className="overflow-x-auto rounded-md border border-line bg-white p-2" data-flat={panel.id}>
+              <li
+                key={panel.id}
+                className="overflow-x-auto rounded-md border border-line bg-white p-2"
+                data-flat={panel.id}
+              >
                 {panel.instances.length > 1 && (
-                  <p className="px-1 text-sm font-semibold text-soft">{panel.instances.length} alike in each box</p>
+                  <p className="px-1 text-sm font-semibold text-soft">
+                    {panel.instances.length} alike in each box
+                  </p>
                 )}
                 <PaperPicture
                   drawing={drawing}
@@ -99,7 +138,10 @@ export function PanelsFlat({
                   {checks
                     .filter((check) => check.role === panel.role && check.severity !== 'kept')
                     .map((check) => (
-                      <li key={check.id} className={`text-sm font-semibold ${check.severity === 'stop' ? 'text-danger' : 'text-warn'}`}>
+                      <li
+                        key={check.id}
+                        className={`text-sm font-semibold ${check.severity === 'stop' ? 'text-danger' : 'text-warn'}`}
+                      >
                         <span aria-hidden>{check.severity === 'stop' ? '! ' : '? '}</span>
                         <Sentence text={check.text} />
                       </li>
@@ -111,7 +153,8 @@ export function PanelsFlat({
         </>
       )}
       <p className="mt-2 text-sm text-soft">
-        Full lines: the outside face. Dashed: the inside face where an edge is tilted. Fine dashes: grooves. Small circles: pilot holes.
+        Full lines: the outside face. Dashed: the inside face where an edge is tilted. Fine dashes:
+        grooves. Small circles: pilot holes.
       </p>
     </div>
   );

@@ -1,4 +1,5 @@
-import { extentOf, type Layer, type PaperDrawing } from '@spare-knot/core/box/paper.js';
+import { extentOf, type Layer, type PaperDrawing } from '@spare-knot/core/sheets';
+
 import { useMemo } from 'react';
 
 const LOOKS: Record<Layer, { stroke: string; width: number; fill: string; dash?: string }> = {
@@ -25,7 +26,13 @@ export function PaperPicture({ drawing, width, most, label }: Props) {
   const { scale, left, top, wide, high } = useMemo(() => {
     const [x0, y0, x1, y1] = extentOf(drawing);
     const fit = Math.min((width - 12) / (x1 - x0), (most - 12) / (y1 - y0));
-    return { scale: fit, left: x0, top: y1, wide: (x1 - x0) * fit + 12, high: (y1 - y0) * fit + 12 };
+    return {
+      scale: fit,
+      left: x0,
+      top: y1,
+      wide: (x1 - x0) * fit + 12,
+      high: (y1 - y0) * fit + 12,
+    };
   }, [drawing, width, most]);
   const x = (value: number) => (6 + (value - left) * scale).toFixed(1);
   const y = (value: number) => (6 + (top - value) * scale).toFixed(1);
@@ -33,9 +40,22 @@ export function PaperPicture({ drawing, width, most, label }: Props) {
     <svg width={wide} height={high} role="img" aria-label={label} className="block max-w-full">
       {drawing.shapes.map((shape, index) => {
         const look = LOOKS[shape.layer];
-        const ink = { stroke: look.stroke, strokeWidth: look.width, fill: look.fill, ...(look.dash && { strokeDasharray: look.dash }) };
+        const ink = {
+          stroke: look.stroke,
+          strokeWidth: look.width,
+          fill: look.fill,
+          ...(look.dash && { strokeDasharray: look.dash }),
+        };
         if (shape.kind === 'circle')
-          return <circle key={index} cx={x(shape.centre[0])} cy={y(shape.centre[1])} r={Math.max(0.8, shape.radius * scale)} {...ink} />;
+          return (
+            <circle
+              key={index}
+              cx={x(shape.centre[0])}
+              cy={y(shape.centre[1])}
+              r={Math.max(0.8, shape.radius * scale)}
+              {...ink}
+            />
+          );
         if (shape.kind === 'path') {
           const points = shape.points.map((point) => `${x(point[0])},${y(point[1])}`).join(' ');
           return shape.closed ? (
@@ -53,7 +73,9 @@ export function PaperPicture({ drawing, width, most, label }: Props) {
             textAnchor={shape.align}
             className="mono"
             fill={shape.layer === 'dimension' ? '#1d5a96' : look.fill}
-            transform={shape.turn ? `rotate(${-shape.turn} ${x(shape.at[0])} ${y(shape.at[1])})` : undefined}
+            transform={
+              shape.turn ? `rotate(${-shape.turn} ${x(shape.at[0])} ${y(shape.at[1])})` : undefined
+            }
           >
             {shape.text}
           </text>

@@ -1,18 +1,29 @@
 import { Edges, OrbitControls } from '@react-three/drei';
 import { Canvas } from '@react-three/fiber';
-import { rim } from '@spare-knot/core/box/features.js';
-import type { Panel, PanelInstance, PanelSet } from '@spare-knot/core/box/panel-set.js';
-import { cross, type Vec3 } from '@spare-knot/core/solid/vector.js';
+import { type Panel, type PanelInstance, type PanelSet, rim } from '@spare-knot/core/panels';
+import { cross, type Vec3 } from '@spare-knot/core/solid';
 import { useMemo, useState } from 'react';
-import { BufferGeometry, DoubleSide, Float32BufferAttribute, Plane, Quaternion, Vector3 } from 'three';
+import {
+  BufferGeometry,
+  DoubleSide,
+  Float32BufferAttribute,
+  Plane,
+  Quaternion,
+  Vector3,
+} from 'three';
 
 /** Drawn units are decimetres, y up. */
-const toDrawn = ([x, y, z]: readonly [number, number, number]): [number, number, number] => [x / 32000, z / 32000, -y / 32000];
+const toDrawn = ([x, y, z]: readonly [number, number, number]): [number, number, number] => [
+  x / 32000,
+  z / 32000,
+  -y / 32000,
+];
 
 /** A fan of triangles over a convex polygon. */
 function fan(corners: readonly Vec3[], positions: number[]): void {
   for (let i = 1; i + 1 < corners.length; i += 1)
-    for (const corner of [corners[0]!, corners[i]!, corners[i + 1]!]) positions.push(...toDrawn(corner));
+    for (const corner of [corners[0]!, corners[i]!, corners[i + 1]!])
+      positions.push(...toDrawn(corner));
 }
 
 function geometryFrom(positions: readonly number[]): BufferGeometry {
@@ -60,14 +71,32 @@ function marksOf(panel: Panel, instance: PanelInstance): BufferGeometry | null {
     } else if (feature.kind === 'groove') {
       const run = [feature.to[0] - feature.from[0], feature.to[1] - feature.from[1]] as const;
       const long = Math.hypot(...run) || 1;
-      const side = [((-run[1] / long) * feature.width) / 2, ((run[0] / long) * feature.width) / 2] as const;
+      const side = [
+        ((-run[1] / long) * feature.width) / 2,
+        ((run[0] / long) * feature.width) / 2,
+      ] as const;
       const depth = feature.face === 'inside' ? panel.thickness + OFF : -OFF;
-      const corner = (of: readonly [number, number], sign: number) => at(of[0] + sign * side[0], of[1] + sign * side[1], depth);
-      fan([corner(feature.from, 1), corner(feature.to, 1), corner(feature.to, -1), corner(feature.from, -1)], positions);
+      const corner = (of: readonly [number, number], sign: number) =>
+        at(of[0] + sign * side[0], of[1] + sign * side[1], depth);
+      fan(
+        [
+          corner(feature.from, 1),
+          corner(feature.to, 1),
+          corner(feature.to, -1),
+          corner(feature.from, -1),
+        ],
+        positions,
+      );
     } else {
-      const [width, height] = feature.shape === 'round' ? [feature.diameter, feature.diameter] : [feature.width, feature.height];
+      const [width, height] =
+        feature.shape === 'round'
+          ? [feature.diameter, feature.diameter]
+          : [feature.width, feature.height];
       for (const depth of feature.depth === 'through' ? [-OFF, panel.thickness + OFF] : [-OFF])
-        fan(rim(feature.shape, at(feature.centre[0], feature.centre[1], depth), y, x, width, height), positions);
+        fan(
+          rim(feature.shape, at(feature.centre[0], feature.centre[1], depth), y, x, width, height),
+          positions,
+        );
     }
   }
   return positions.length > 0 ? geometryFrom(positions) : null;
@@ -81,7 +110,8 @@ const COLOURS: readonly (readonly [RegExp, string])[] = [
   [/^(post|batten|lid|bearer|cleat|spacer|ladder)/, '#c99b5c'],
   [/^slab/, '#c89a63'],
 ];
-const colourOf = (role: string): string => COLOURS.find(([pattern]) => pattern.test(role))?.[1] ?? '#e2c092';
+const colourOf = (role: string): string =>
+  COLOURS.find(([pattern]) => pattern.test(role))?.[1] ?? '#e2c092';
 
 /** The box as solid wood, to turn with the mouse, to pull apart for the dry fit, and to cut open. */
 export default function SolidView({ box, height }: { box: PanelSet; height: number }) {
@@ -100,11 +130,18 @@ export default function SolidView({ box, height }: { box: PanelSet; height: numb
       ),
     [box],
   );
-  const pipes = (box.fittings ?? []).flatMap((fitting) => (fitting.kind === 'pipe' ? [fitting] : []));
+  const pipes = (box.fittings ?? []).flatMap((fitting) =>
+    fitting.kind === 'pipe' ? [fitting] : [],
+  );
   const { middle, reach, left, right } = useMemo(() => {
-    const corners = box.panels.flatMap((panel) => panel.instances.flatMap((instance) => instance.solid.vertices));
+    const corners = box.panels.flatMap((panel) =>
+      panel.instances.flatMap((instance) => instance.solid.vertices),
+    );
     const range = (axis: 0 | 1 | 2) =>
-      [Math.min(...corners.map((corner) => corner[axis])), Math.max(...corners.map((corner) => corner[axis]))] as const;
+      [
+        Math.min(...corners.map((corner) => corner[axis])),
+        Math.max(...corners.map((corner) => corner[axis])),
+      ] as const;
     const [[x0, x1], [y0, y1], [z0, z1]] = [range(0), range(1), range(2)];
     return {
       middle: toDrawn([(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2]),
@@ -116,7 +153,8 @@ export default function SolidView({ box, height }: { box: PanelSet; height: numb
   const far = 1.6 + reach * 1.5;
   // The cutting plane takes away what lies left of it; it moves with the group, so it is set in the world.
   const planes = useMemo(
-    () => (cut > 0 ? [new Plane(new Vector3(1, 0, 0), -(left + (right - left) * cut - middle[0]))] : []),
+    () =>
+      cut > 0 ? [new Plane(new Vector3(1, 0, 0), -(left + (right - left) * cut - middle[0]))] : [],
     [cut, left, right, middle],
   );
   return (
@@ -136,7 +174,10 @@ export default function SolidView({ box, height }: { box: PanelSet; height: numb
           <directionalLight position={[4, 1, -3]} intensity={0.7} />
           <group position={[-middle[0], -middle[1], -middle[2]]}>
             {panels.map((panel) => (
-              <group key={panel.key} position={panel.away.clone().multiplyScalar(apart * Math.max(1, reach / 4))}>
+              <group
+                key={panel.key}
+                position={panel.away.clone().multiplyScalar(apart * Math.max(1, reach / 4))}
+              >
                 <mesh geometry={panel.geometry}>
                   <meshStandardMaterial
                     color={colourOf(panel.role)}
@@ -160,10 +201,26 @@ export default function SolidView({ box, height }: { box: PanelSet; height: numb
             {pipes.map((pipe) => (
               <mesh
                 key={pipe.from[2]}
-                position={toDrawn([0, (pipe.from[1] + pipe.to[1]) / 2 - apart * 32000 * Math.max(1, reach / 4), pipe.from[2]])}
-                quaternion={new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), new Vector3(0, 0, 1))}
+                position={toDrawn([
+                  0,
+                  (pipe.from[1] + pipe.to[1]) / 2 - apart * 32000 * Math.max(1, reach / 4),
+                  pipe.from[2],
+                ])}
+                quaternion={new Quaternion().setFromUnitVectors(
+                  new Vector3(0, 1, 0),
+                  new Vector3(0, 0, 1),
+                )}
               >
-                <cylinderGeometry args={[pipe.outside / 64000, pipe.outside / 64000, (pipe.to[1] - pipe.from[1]) / 32000, 32, 1, true]} />
+                <cylinderGeometry
+                  args={[
+                    pipe.outside / 64000,
+                    pipe.outside / 64000,
+                    (pipe.to[1] - pipe.from[1]) / 32000,
+                    32,
+                    1,
+                    true,
+                  ]}
+                />
                 <meshStandardMaterial color="#8a979c" side={DoubleSide} clippingPlanes={planes} />
               </mesh>
             ))}
@@ -180,7 +237,17 @@ export default function SolidView({ box, height }: { box: PanelSet; height: numb
   );
 }
 
-function Slider({ label, most, value, onChange }: { label: string; most: number; value: number; onChange: (value: number) => void }) {
+function Slider({
+  label,
+  most,
+  value,
+  onChange,
+}: {
+  label: string;
+  most: number;
+  value: number;
+  onChange: (value: number) => void;
+}) {
   return (
     <label className="flex items-center gap-3">
       <span className="label whitespace-nowrap">{label}</span>

@@ -1,6 +1,5 @@
-import { parseLength } from '@spare-knot/core/measure/parse.js';
-import { printLength } from '@spare-knot/core/measure/print.js';
-import type { Ticks } from '@spare-knot/core/measure/ticks.js';
+import { parseLength, printLength, type Ticks } from '@spare-knot/core/measure';
+
 import { useEffect, useId, useRef, useState } from 'react';
 import { Sentence } from './length';
 import { useUnits } from './units';
@@ -85,7 +84,9 @@ export function LengthField({
             }
           }}
         />
-        {!hideLabel && <span className="text-soft text-sm">{style.system === 'inch' ? 'in' : 'mm'}</span>}
+        {!hideLabel && (
+          <span className="text-soft text-sm">{style.system === 'inch' ? 'in' : 'mm'}</span>
+        )}
       </div>
       {message && (
         <p

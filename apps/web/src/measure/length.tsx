@@ -1,6 +1,6 @@
-import { printLength, readTape } from '@spare-knot/core/measure/print.js';
-import { piecesOf } from '@spare-knot/core/measure/sentence.js';
-import type { Ticks } from '@spare-knot/core/measure/ticks.js';
+import { printLength, readTape, type Ticks } from '@spare-knot/core/measure';
+import { piecesOf } from '@spare-knot/core/text';
+
 import { useUnits } from './units';
 
 /** A length as a tape shows it, with a real fraction. */
@@ -34,5 +34,11 @@ export function Length({ ticks, unit = false }: { ticks: Ticks; unit?: boolean }
 
 /** A sentence of the core with its lengths in the reader's unit. */
 export function Sentence({ text }: { text: string }) {
-  return <>{piecesOf(text).map((piece, index) => (typeof piece === 'string' ? piece : <Length key={index} ticks={piece} unit />))}</>;
+  return (
+    <>
+      {piecesOf(text).map((piece, index) =>
+        typeof piece === 'string' ? piece : <Length key={index} ticks={piece} unit />,
+      )}
+    </>
+  );
 }

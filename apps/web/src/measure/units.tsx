@@ -1,5 +1,5 @@
-import type { UnitSystem } from '@spare-knot/core/measure/parse.js';
-import type { LengthStyle } from '@spare-knot/core/measure/print.js';
+import type { LengthStyle, UnitSystem } from '@spare-knot/core/measure';
+
 import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
 
 const KEY = 'spare-knot.units';
@@ -9,7 +9,10 @@ interface Units {
   setStyle: (style: LengthStyle) => void;
 }
 
-const UnitsContext = createContext<Units>({ style: { system: 'inch', division: 16 }, setStyle: () => {} });
+const UnitsContext = createContext<Units>({
+  style: { system: 'inch', division: 16 },
+  setStyle: () => {},
+});
 
 /** How lengths are shown here: the batch's own way inside a batch, this browser's elsewhere. */
 export const useUnits = (): Units => useContext(UnitsContext);

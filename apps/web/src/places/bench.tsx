@@ -1,8 +1,8 @@
-import { readySentence, spokenName } from '@spare-knot/core/animals/animal.js';
-import { animalById } from '@spare-knot/core/animals/find.js';
-import { buildBox } from '@spare-knot/core/box/families/families.js';
-import type { BatchRecord } from '@spare-knot/core/exchange/kept.js';
-import { printMoney } from '@spare-knot/core/measure/money.js';
+import { animalById, readySentence, spokenName } from '@spare-knot/core/animals';
+import type { BatchRecord } from '@spare-knot/core/api';
+import { buildBox } from '@spare-knot/core/families';
+import { printMoney } from '@spare-knot/core/measure';
+
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
@@ -34,7 +34,8 @@ export function Bench() {
         <div className="card mt-8 p-8 text-center">
           <h2 className="text-xl">The bench is empty</h2>
           <p className="mx-auto mt-2 max-w-md">
-            Start with the animal: it sets the entrance, the floor and the height. Then put the boards you have on the{' '}
+            Start with the animal: it sets the entrance, the floor and the height. Then put the
+            boards you have on the{' '}
             <Link to="/rack" className="link">
               rack
             </Link>
@@ -63,7 +64,8 @@ interface NextStep {
 }
 
 function nextStep(batch: BatchRecord, sound: boolean): NextStep {
-  if (batch.accepted) return { to: 'sheets', label: 'Print the sheets', why: 'Boards are taken: mark and saw.' };
+  if (batch.accepted)
+    return { to: 'sheets', label: 'Print the sheets', why: 'Boards are taken: mark and saw.' };
   if (!sound) return { to: 'box', label: 'Mend the box', why: 'It cannot be built as it stands.' };
   if (batch.proposed)
     return {
@@ -85,7 +87,10 @@ function BatchCard({ batch }: { batch: BatchRecord }) {
       await client.removeBatch(batch.id, batch.version);
       await queries.invalidateQueries({ queryKey: ['batches'] });
       say(`“${batch.name}” is off the bench.`, {
-        undo: () => void client.restoreBatch(batch.id).then(() => queries.invalidateQueries({ queryKey: ['batches'] })),
+        undo: () =>
+          void client
+            .restoreBatch(batch.id)
+            .then(() => queries.invalidateQueries({ queryKey: ['batches'] })),
       });
     } catch (error) {
       say(error instanceof Error ? error.message : String(error), { tone: 'danger' });
@@ -124,7 +129,12 @@ function BatchCard({ batch }: { batch: BatchRecord }) {
           {next.why}
         </p>
         <div className="mt-2 flex items-center justify-end gap-1">
-          <button type="button" className="btn btn-quiet" aria-label={`Delete ${batch.name}`} onClick={() => void remove()}>
+          <button
+            type="button"
+            className="btn btn-quiet"
+            aria-label={`Delete ${batch.name}`}
+            onClick={() => void remove()}
+          >
             <Trash2 size={17} aria-hidden />
           </button>
           <Link to={`/batches/${batch.id}/${next.to}`} className="btn">

@@ -1,14 +1,17 @@
-import { FAMILY_NAMES, REGION_NAMES, readyWords } from '@spare-knot/core/animals/animal.js';
-import { findAnimals } from '@spare-knot/core/animals/find.js';
-import { NEST_CAUTIONS, ROOST_CAUTIONS, SHOP_CAUTIONS } from '@spare-knot/core/box/cautions.js';
-import { chosen } from '@spare-knot/core/box/declare.js';
-import { buildBox, FAMILIES } from '@spare-knot/core/box/families/families.js';
-import type { Family } from '@spare-knot/core/box/family.js';
-import { FASTENERS } from '@spare-knot/core/box/fasteners.js';
-import { startPlan } from '@spare-knot/core/box/start-plan.js';
-import { MARK_MEANINGS } from '@spare-knot/core/measure/mark.js';
-import { MATERIALS } from '@spare-knot/core/wood/material.js';
-import { NOMINAL_SIZES } from '@spare-knot/core/wood/nominal.js';
+import { FAMILY_NAMES, findAnimals, REGION_NAMES, readyWords } from '@spare-knot/core/animals';
+import {
+  buildBox,
+  FAMILIES,
+  type Family,
+  NEST_CAUTIONS,
+  ROOST_CAUTIONS,
+  SHOP_CAUTIONS,
+} from '@spare-knot/core/families';
+import { MARK_MEANINGS } from '@spare-knot/core/measure';
+import { FASTENERS } from '@spare-knot/core/panels';
+import { chosen, startPlan } from '@spare-knot/core/plan';
+import { MATERIALS, NOMINAL_SIZES } from '@spare-knot/core/wood';
+
 import { Tabs } from 'radix-ui';
 import { type ReactNode, useMemo, useState } from 'react';
 import { AnimalFacts } from '../boxview/animal-facts';
@@ -32,7 +35,8 @@ export function Handbook() {
       <HeaderEnd />
       <h1 className="text-3xl">Handbook</h1>
       <p className="text-soft">
-        Every figure carries its mark: {(['P', 'M', 'C'] as const).map((mark) => `[${mark}] ${MARK_MEANINGS[mark]}`).join(' · ')}.
+        Every figure carries its mark:{' '}
+        {(['P', 'M', 'C'] as const).map((mark) => `[${mark}] ${MARK_MEANINGS[mark]}`).join(' · ')}.
       </p>
       <Tabs.Root defaultValue="animals" className="mt-4">
         <Tabs.List className="flex flex-wrap gap-1" aria-label="Chapters">
@@ -83,13 +87,16 @@ function Animals() {
           <li key={animal.id} className="card p-3">
             <h2 className="text-lg">{animal.name}</h2>
             <p className="text-sm text-soft">
-              <em>{animal.scientific}</em> · {REGION_NAMES[animal.region]} · {FAMILY_NAMES[animal.family]} · up by {readyWords(animal)}
+              <em>{animal.scientific}</em> · {REGION_NAMES[animal.region]} ·{' '}
+              {FAMILY_NAMES[animal.family]} · up by {readyWords(animal)}
             </p>
             <AnimalFacts animal={animal} />
           </li>
         ))}
       </ul>
-      {found.length === 0 && <p className="mt-4">No animal of the table has these words. Try fewer.</p>}
+      {found.length === 0 && (
+        <p className="mt-4">No animal of the table has these words. Try fewer.</p>
+      )}
     </>
   );
 }
@@ -134,7 +141,13 @@ function FamilyCard({ family }: { family: Family }) {
         {box && (
           <>
             <SmallPicture box={box} view="front" width={84} height={120} />
-            <SmallPicture box={box} view="section" width={84} height={120} accent={['roof', 'roof-left', 'roof-right']} />
+            <SmallPicture
+              box={box}
+              view="section"
+              width={84}
+              height={120}
+              accent={['roof', 'roof-left', 'roof-right']}
+            />
           </>
         )}
       </div>
@@ -160,7 +173,11 @@ function Schools() {
   const rows = useMemo(() => {
     const seen = new Map<
       string,
-      { label: string; families: string[]; options: readonly { id: string; label: string; reason: string }[] }
+      {
+        label: string;
+        families: string[];
+        options: readonly { id: string; label: string; reason: string }[];
+      }
     >();
     for (const family of FAMILIES) {
       for (const school of family.schools) {
@@ -181,7 +198,11 @@ function Schools() {
       {rows.map((row) => (
         <li key={`${row.label} ${row.families.join()}`} className="card p-4">
           <h2 className="text-lg">{row.label}</h2>
-          <p className="text-sm text-soft">{row.families.length === FAMILIES.length ? 'every kind of box' : row.families.join(', ')}</p>
+          <p className="text-sm text-soft">
+            {row.families.length === FAMILIES.length
+              ? 'every kind of box'
+              : row.families.join(', ')}
+          </p>
           <dl className="mt-1">
             {row.options.map((option) => (
               <div key={option.id} className="mt-1">
@@ -200,7 +221,9 @@ function Schools() {
 }
 
 const Cell = ({ children, right = false }: { children: ReactNode; right?: boolean }) => (
-  <td className={`border-b border-dotted border-line px-2 py-1 ${right ? 'mono text-right' : ''}`}>{children}</td>
+  <td className={`border-b border-dotted border-line px-2 py-1 ${right ? 'mono text-right' : ''}`}>
+    {children}
+  </td>
 );
 
 function Wood() {
@@ -226,9 +249,10 @@ function Wood() {
           </tbody>
         </table>
         <p className="mt-2 text-sm">
-          Fine for walls: sound knots. Not in a roof, across a tilted edge, within about <Length ticks={12 * 320} unit /> of an entrance’s
-          rim or of a screw [C]. Never pressure-treated, creosoted, oily or unknown-smelling wood, chipboard, MDF or thin interior ply [C];
-          pallets only with the HT stamp, never MB [P: ISPM 15].
+          Fine for walls: sound knots. Not in a roof, across a tilted edge, within about{' '}
+          <Length ticks={12 * 320} unit /> of an entrance’s rim or of a screw [C]. Never
+          pressure-treated, creosoted, oily or unknown-smelling wood, chipboard, MDF or thin
+          interior ply [C]; pallets only with the HT stamp, never MB [P: ISPM 15].
         </p>
       </section>
       <section className="card p-4">
@@ -243,13 +267,16 @@ function Wood() {
             ))}
           </tbody>
         </table>
-        <p className="mt-1 text-sm text-soft">[M] at 12 % moisture: FPL Wood Handbook, specific gravity table, rounded.</p>
+        <p className="mt-1 text-sm text-soft">
+          [M] at 12 % moisture: FPL Wood Handbook, specific gravity table, rounded.
+        </p>
       </section>
       <section className="card col-span-2 p-4 max-lg:col-span-1">
         <h2 className="text-lg">Screws and nails</h2>
         <p>
-          The point stays inside: never longer than the first panel’s thickness and the depth behind it, less 3 mm [C]; it bites at least
-          six diameters into the second [M: ANSI/AWC NDS, minimum penetration]. Pilot holes in softwood, about two thirds of the shank [C].
+          The point stays inside: never longer than the first panel’s thickness and the depth behind
+          it, less 3 mm [C]; it bites at least six diameters into the second [M: ANSI/AWC NDS,
+          minimum penetration]. Pilot holes in softwood, about two thirds of the shank [C].
         </p>
         <table className="mt-2 w-full max-w-2xl">
           <thead>
@@ -298,7 +325,9 @@ function Cautions() {
           </ul>
         </section>
       ))}
-      <p className="text-sm text-soft">Where this, the saw’s manual, a local code or a licensed handler disagree, they are right.</p>
+      <p className="text-sm text-soft">
+        Where this, the saw’s manual, a local code or a licensed handler disagree, they are right.
+      </p>
     </div>
   );
 }

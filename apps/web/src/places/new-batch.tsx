@@ -1,11 +1,16 @@
-import type { Animal } from '@spare-knot/core/animals/animal.js';
-import { FAMILY_NAMES, REGION_NAMES, spokenName } from '@spare-knot/core/animals/animal.js';
-import { findAnimals } from '@spare-knot/core/animals/find.js';
-import { familyById } from '@spare-knot/core/box/families/families.js';
-import { findWood } from '@spare-knot/core/box/find-wood.js';
-import { startPlan } from '@spare-knot/core/box/start-plan.js';
-import { NO_CHOICES } from '@spare-knot/core/exchange/kept.js';
-import { STANDARD_SAW } from '@spare-knot/core/layout/job-for-boxes.js';
+import { findWood } from '@spare-knot/core/advice';
+import {
+  type Animal,
+  FAMILY_NAMES,
+  findAnimals,
+  REGION_NAMES,
+  spokenName,
+} from '@spare-knot/core/animals';
+import { NO_CHOICES } from '@spare-knot/core/api';
+import { familyById } from '@spare-knot/core/families';
+import { STANDARD_SAW } from '@spare-knot/core/job';
+import { startPlan } from '@spare-knot/core/plan';
+
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -30,7 +35,10 @@ export function NewBatchPage() {
   const navigate = useNavigate();
   const say = useNotice();
   const count = Number(boxes);
-  const countWrong = Number.isInteger(count) && count >= 1 && count <= 1000 ? null : 'A whole number from 1 to 1000.';
+  const countWrong =
+    Number.isInteger(count) && count >= 1 && count <= 1000
+      ? null
+      : 'A whole number from 1 to 1000.';
   const family = chosen && familyById(chosen.family);
 
   const start = async () => {
@@ -60,7 +68,9 @@ export function NewBatchPage() {
     <main className="mx-auto max-w-[1200px] px-6 py-6">
       <HeaderEnd />
       <h1 className="text-3xl">Start a batch</h1>
-      <p className="text-soft">Who is it for? The animal sets the entrance, the floor and the height.</p>
+      <p className="text-soft">
+        Who is it for? The animal sets the entrance, the floor and the height.
+      </p>
       <div className="mt-4 grid grid-cols-[1fr_380px] gap-6 max-lg:grid-cols-1">
         <section className="card p-4" aria-label="Animals">
           <label className="flex items-center gap-2 rounded-md border-[1.5px] border-[#b9ad93] bg-white px-3">
@@ -74,7 +84,9 @@ export function NewBatchPage() {
             />
           </label>
           <p className="mt-2 text-sm text-soft" aria-live="polite">
-            {found.length === 0 ? 'No animal of the table has these words. Try fewer.' : `${found.length} of the table`}
+            {found.length === 0
+              ? 'No animal of the table has these words. Try fewer.'
+              : `${found.length} of the table`}
           </p>
           <ul className="mt-2 max-h-[calc(100vh-270px)] overflow-y-auto pr-1">
             {found.map((animal) => (
@@ -86,7 +98,10 @@ export function NewBatchPage() {
                   onClick={() => setChosen(animal)}
                 >
                   <span>
-                    {animal.name} <span className="text-sm font-normal text-soft italic">{animal.scientific}</span>
+                    {animal.name}{' '}
+                    <span className="text-sm font-normal text-soft italic">
+                      {animal.scientific}
+                    </span>
                   </span>
                   <span className="text-sm font-normal">{REGION_NAMES[animal.region]}</span>
                   <span className="text-sm font-normal">{FAMILY_NAMES[animal.family]}</span>
@@ -123,7 +138,11 @@ export function NewBatchPage() {
                       {countWrong}
                     </p>
                   )}
-                  <button type="submit" className="btn btn-main mt-4" disabled={busy || countWrong !== null}>
+                  <button
+                    type="submit"
+                    className="btn btn-main mt-4"
+                    disabled={busy || countWrong !== null}
+                  >
                     {busy ? 'Starting…' : 'Draw the box'}
                   </button>
                 </form>
@@ -132,7 +151,10 @@ export function NewBatchPage() {
           ) : (
             <>
               <h2 className="text-xl">Choose an animal</h2>
-              <p className="mt-2 text-soft">Its entrance, floor and height are shown here, each with where the figure comes from.</p>
+              <p className="mt-2 text-soft">
+                Its entrance, floor and height are shown here, each with where the figure comes
+                from.
+              </p>
             </>
           )}
         </aside>

@@ -41,8 +41,8 @@ export function Rack() {
         <div className="card mt-6 p-8 text-center">
           <h2 className="text-xl">The rack is empty</h2>
           <p className="mx-auto mt-2 max-w-lg">
-            Measure a board with a tape, not by what it was sold as, and type it above as you would say it. Offcuts count too: they are
-            spent before boards are bought.
+            Measure a board with a tape, not by what it was sold as, and type it above as you would
+            say it. Offcuts count too: they are spent before boards are bought.
           </p>
         </div>
       )}
@@ -57,7 +57,8 @@ export function Rack() {
                   aria-expanded={open === board.id}
                   onClick={() => setOpen(open === board.id ? null : board.id)}
                 >
-                  <Pencil size={16} aria-hidden /> {open === board.id ? 'Close' : 'Measure and mark'}
+                  <Pencil size={16} aria-hidden />{' '}
+                  {open === board.id ? 'Close' : 'Measure and mark'}
                 </button>
                 <button
                   type="button"
@@ -98,7 +99,12 @@ function CsvButtons({ rack }: { rack: ReturnType<typeof useRack> }) {
       `${report.boards.length} ${report.boards.length === 1 ? 'line' : 'lines'} of ${file.name} put on the rack${report.problems.length > 0 ? `; ${report.problems.length} could not be read` : ''}.`,
       {
         ...(report.boards.length > 0 && {
-          undo: () => void rack.attempt(async () => Promise.all(report.boards.map((board) => client.removeBoard(board.id, board.version)))),
+          undo: () =>
+            void rack.attempt(async () =>
+              Promise.all(
+                report.boards.map((board) => client.removeBoard(board.id, board.version)),
+              ),
+            ),
         }),
       },
     );
@@ -127,7 +133,10 @@ function CsvButtons({ rack }: { rack: ReturnType<typeof useRack> }) {
         />
       </div>
       {problems.length > 0 && (
-        <div role="alert" className="mt-2 rounded-md border border-danger bg-danger-pale p-3 text-left text-sm">
+        <div
+          role="alert"
+          className="mt-2 rounded-md border border-danger bg-danger-pale p-3 text-left text-sm"
+        >
           <p className="font-semibold">These lines were left out; the others are on the rack:</p>
           <ul>
             {problems.map((problem) => (

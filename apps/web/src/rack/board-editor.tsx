@@ -1,6 +1,8 @@
-import type { BoardRecord, NewBoard } from '@spare-knot/core/exchange/kept.js';
-import { fromMm, type Ticks } from '@spare-knot/core/measure/ticks.js';
-import { DEFECT_KINDS, DEFECT_NAMES, type Defect, type DefectKind, moveZone, type Zone, zoneBounds } from '@spare-knot/core/wood/board.js';
+import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
+import { fromMm, type Ticks } from '@spare-knot/core/measure';
+import { moveZone, type Zone, zoneBounds } from '@spare-knot/core/plane';
+import { DEFECT_KINDS, DEFECT_NAMES, type Defect, type DefectKind } from '@spare-knot/core/wood';
+
 import { Trash2 } from 'lucide-react';
 import { type KeyboardEvent, type MouseEvent, useState } from 'react';
 import { BoardDrawing } from '../board/board-drawing';
@@ -14,9 +16,19 @@ const FIRST_SIZE: Record<DefectKind, (x: Ticks, y: Ticks) => Zone> = {
   'knot-loose': (x, y) => ({ kind: 'circle', centre: [x, y], radius: fromMm(10) }),
   hole: (x, y) => ({ kind: 'circle', centre: [x, y], radius: fromMm(5) }),
   nail: (x, y) => ({ kind: 'circle', centre: [x, y], radius: fromMm(3) }),
-  split: (x, y) => ({ kind: 'rect', corner: [x - fromMm(40), y - fromMm(8)], width: fromMm(80), height: fromMm(16) }),
+  split: (x, y) => ({
+    kind: 'rect',
+    corner: [x - fromMm(40), y - fromMm(8)],
+    width: fromMm(80),
+    height: fromMm(16),
+  }),
   rot: (x, y) => ({ kind: 'circle', centre: [x, y], radius: fromMm(20) }),
-  wane: (x, y) => ({ kind: 'rect', corner: [x - fromMm(75), y - fromMm(8)], width: fromMm(150), height: fromMm(16) }),
+  wane: (x, y) => ({
+    kind: 'rect',
+    corner: [x - fromMm(75), y - fromMm(8)],
+    width: fromMm(150),
+    height: fromMm(16),
+  }),
 };
 
 interface Props {
@@ -29,11 +41,17 @@ interface Props {
 export function BoardEditor({ board, onDefects, onChange }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const [kind, setKind] = useState<DefectKind>('knot-sound');
-  const [cursor, setCursor] = useState<readonly [Ticks, Ticks]>([Math.round(board.length / 2), Math.round(board.width / 2)]);
+  const [cursor, setCursor] = useState<readonly [Ticks, Ticks]>([
+    Math.round(board.length / 2),
+    Math.round(board.width / 2),
+  ]);
   const scale = Math.min((width - 4) / board.length, 220 / board.width);
 
   const putAt = (x: Ticks, y: Ticks) =>
-    onDefects([...board.defects, { kind, zone: FIRST_SIZE[kind](x, y) }], `${DEFECT_NAMES[kind]} marked`);
+    onDefects(
+      [...board.defects, { kind, zone: FIRST_SIZE[kind](x, y) }],
+      `${DEFECT_NAMES[kind]} marked`,
+    );
   const within = (value: number, most: number) => Math.max(0, Math.min(most, Math.round(value)));
   const onClick = (event: MouseEvent<SVGRectElement>) => {
     const drawn = event.currentTarget.getBoundingClientRect();
@@ -77,19 +95,30 @@ export function BoardEditor({ board, onDefects, onChange }: Props) {
             key={each}
             className={`min-h-7 cursor-pointer rounded-md border px-2 py-0.5 text-sm has-focus-visible:outline-3 has-focus-visible:outline-chalk ${kind === each ? 'border-2 border-chalk bg-chalk-pale font-bold' : 'border-[#b9ad93]'}`}
           >
-            <input type="radio" className="sr-only" name={`defect-${board.id}`} checked={kind === each} onChange={() => setKind(each)} />
+            <input
+              type="radio"
+              className="sr-only"
+              name={`defect-${board.id}`}
+              checked={kind === each}
+              onChange={() => setKind(each)}
+            />
             {DEFECT_NAMES[each]}
           </label>
         ))}
       </fieldset>
       <p className="mt-1 text-sm text-soft">
-        Click on the board where it is. Or step onto the board with Tab, move the cross with the arrow keys (with Shift a millimetre at a
-        time) and press Enter.
+        Click on the board where it is. Or step onto the board with Tab, move the cross with the
+        arrow keys (with Shift a millimetre at a time) and press Enter.
         {board.quantity > 1 && ' One board is taken out of the pile for it.'}
       </p>
       <div ref={ref} className="mt-2">
         {width > 0 && (
-          <BoardDrawing board={board} scale={scale} tape label={`${board.name}, face A, with ${board.defects.length} defects`}>
+          <BoardDrawing
+            board={board}
+            scale={scale}
+            tape
+            label={`${board.name}, face A, with ${board.defects.length} defects`}
+          >
             {/* biome-ignore lint/a11y/noStaticElementInteractions: the rectangle is the board’s face, a button of its own shape */}
             <rect
               data-testid="board-face"
@@ -102,7 +131,12 @@ export function BoardEditor({ board, onDefects, onChange }: Props) {
               onClick={onClick}
               onKeyDown={onKey}
             />
-            <path d={`M${cx - 9} ${cy}h18M${cx} ${cy - 9}v18`} stroke="#1d5a96" strokeWidth="1.6" className="pointer-events-none" />
+            <path
+              d={`M${cx - 9} ${cy}h18M${cx} ${cy - 9}v18`}
+              stroke="#1d5a96"
+              strokeWidth="1.6"
+              className="pointer-events-none"
+            />
           </BoardDrawing>
         )}
       </div>
@@ -127,7 +161,15 @@ export function BoardEditor({ board, onDefects, onChange }: Props) {
   );
 }
 
-function DefectRow({ defect, onMove, onRemove }: { defect: Defect; onMove: (zone: Zone) => void; onRemove: () => void }) {
+function DefectRow({
+  defect,
+  onMove,
+  onRemove,
+}: {
+  defect: Defect;
+  onMove: (zone: Zone) => void;
+  onRemove: () => void;
+}) {
   const [left, bottom, right, top] = zoneBounds(defect.zone);
   const name = DEFECT_NAMES[defect.kind];
   const [x, y] = [Math.round((left + right) / 2), Math.round((bottom + top) / 2)];
@@ -135,9 +177,19 @@ function DefectRow({ defect, onMove, onRemove }: { defect: Defect; onMove: (zone
     <li className="flex flex-wrap items-center gap-2 text-sm">
       <span className="w-24 font-semibold">{name}</span>
       <span className="text-soft">along</span>
-      <LengthField hideLabel label={`${name}, along the board`} value={x} onChange={(to) => onMove(moveZone(defect.zone, to - x, 0))} />
+      <LengthField
+        hideLabel
+        label={`${name}, along the board`}
+        value={x}
+        onChange={(to) => onMove(moveZone(defect.zone, to - x, 0))}
+      />
       <span className="text-soft">up</span>
-      <LengthField hideLabel label={`${name}, across the board`} value={y} onChange={(to) => onMove(moveZone(defect.zone, 0, to - y))} />
+      <LengthField
+        hideLabel
+        label={`${name}, across the board`}
+        value={y}
+        onChange={(to) => onMove(moveZone(defect.zone, 0, to - y))}
+      />
       {defect.zone.kind === 'circle' && (
         <>
           <span className="text-soft">wide</span>
@@ -146,7 +198,10 @@ function DefectRow({ defect, onMove, onRemove }: { defect: Defect; onMove: (zone
             label={`${name}, diameter`}
             value={2 * defect.zone.radius}
             least={320}
-            onChange={(to) => defect.zone.kind === 'circle' && onMove({ ...defect.zone, radius: Math.round(to / 2) })}
+            onChange={(to) =>
+              defect.zone.kind === 'circle' &&
+              onMove({ ...defect.zone, radius: Math.round(to / 2) })
+            }
           />
         </>
       )}
@@ -170,14 +225,25 @@ function DefectRow({ defect, onMove, onRemove }: { defect: Defect; onMove: (zone
           />
         </>
       )}
-      <button type="button" className="btn btn-quiet !min-h-7" aria-label={`Take away the ${name}`} onClick={onRemove}>
+      <button
+        type="button"
+        className="btn btn-quiet !min-h-7"
+        aria-label={`Take away the ${name}`}
+        onClick={onRemove}
+      >
         <Trash2 size={15} aria-hidden />
       </button>
     </li>
   );
 }
 
-function BoardFields({ board, onChange }: { board: BoardRecord; onChange: (change: Partial<NewBoard>) => void }) {
+function BoardFields({
+  board,
+  onChange,
+}: {
+  board: BoardRecord;
+  onChange: (change: Partial<NewBoard>) => void;
+}) {
   const [name, setName] = useState(board.name);
   const [price, setPrice] = useState(board.price === null ? '' : (board.price / 100).toFixed(2));
   const [quantity, setQuantity] = useState(String(board.quantity));
@@ -190,7 +256,9 @@ function BoardFields({ board, onChange }: { board: BoardRecord; onChange: (chang
           value={name}
           maxLength={80}
           onChange={(event) => setName(event.target.value)}
-          onBlur={() => (name.trim() === '' ? setName(board.name) : name !== board.name && onChange({ name }))}
+          onBlur={() =>
+            name.trim() === '' ? setName(board.name) : name !== board.name && onChange({ name })
+          }
         />
       </label>
       <label>
@@ -202,14 +270,30 @@ function BoardFields({ board, onChange }: { board: BoardRecord; onChange: (chang
           onChange={(event) => setQuantity(event.target.value)}
           onBlur={() => {
             const count = Number(quantity);
-            if (!Number.isInteger(count) || count < 1 || count > 1000) setQuantity(String(board.quantity));
+            if (!Number.isInteger(count) || count < 1 || count > 1000)
+              setQuantity(String(board.quantity));
             else if (count !== board.quantity) onChange({ quantity: count });
           }}
         />
       </label>
-      <LengthField label="Thick" value={board.thickness} least={320} onChange={(thickness) => onChange({ thickness })} />
-      <LengthField label="Wide" value={board.width} least={320} onChange={(width) => onChange({ width })} />
-      <LengthField label="Long" value={board.length} least={320} onChange={(length) => onChange({ length })} />
+      <LengthField
+        label="Thick"
+        value={board.thickness}
+        least={320}
+        onChange={(thickness) => onChange({ thickness })}
+      />
+      <LengthField
+        label="Wide"
+        value={board.width}
+        least={320}
+        onChange={(width) => onChange({ width })}
+      />
+      <LengthField
+        label="Long"
+        value={board.length}
+        least={320}
+        onChange={(length) => onChange({ length })}
+      />
       {(['faceA', 'faceB'] as const).map((face) => (
         <label key={face}>
           <span className="label block">{face === 'faceA' ? 'Face A (shown)' : 'Face B'}</span>
@@ -231,8 +315,10 @@ function BoardFields({ board, onChange }: { board: BoardRecord; onChange: (chang
           placeholder="none"
           onChange={(event) => setPrice(event.target.value)}
           onBlur={() => {
-            const amount = price.trim() === '' ? null : Math.round(Number(price.replace(',', '.')) * 100);
-            if (amount !== null && !(amount >= 0)) setPrice(board.price === null ? '' : (board.price / 100).toFixed(2));
+            const amount =
+              price.trim() === '' ? null : Math.round(Number(price.replace(',', '.')) * 100);
+            if (amount !== null && !(amount >= 0))
+              setPrice(board.price === null ? '' : (board.price / 100).toFixed(2));
             else if (amount !== board.price) onChange({ price: amount });
           }}
         />

@@ -1,9 +1,17 @@
-import type { NewBoard } from '@spare-knot/core/exchange/kept.js';
-import { printMoney } from '@spare-knot/core/measure/money.js';
-import { type LengthStyle, printLength, printLengthUnit } from '@spare-knot/core/measure/print.js';
-import { materialName } from '@spare-knot/core/wood/material.js';
-import { NOMINAL_SIZES, type NominalSize } from '@spare-knot/core/wood/nominal.js';
-import { parseRackLine } from '@spare-knot/core/wood/quick-entry.js';
+import type { NewBoard } from '@spare-knot/core/api';
+import {
+  type LengthStyle,
+  printLength,
+  printLengthUnit,
+  printMoney,
+} from '@spare-knot/core/measure';
+import {
+  materialName,
+  NOMINAL_SIZES,
+  type NominalSize,
+  parseRackLine,
+} from '@spare-knot/core/wood';
+
 import { useId, useRef, useState } from 'react';
 import { Length } from '../measure/length';
 import { useUnits } from '../measure/units';
@@ -65,14 +73,18 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
             value=""
             onChange={(event) => {
               const size = NOMINAL_SIZES.find((each) => each.name === event.target.value);
-              if (size) setLine(`${/^\d+(?=\s|$)/.exec(line.trim())?.[0] ?? '1'} ${beginning(size, style)} x `);
+              if (size)
+                setLine(
+                  `${/^\d+(?=\s|$)/.exec(line.trim())?.[0] ?? '1'} ${beginning(size, style)} x `,
+                );
               field.current?.focus();
             }}
           >
             <option value="">sold as…</option>
             {NOMINAL_SIZES.map((size) => (
               <option key={size.name} value={size.name}>
-                {size.name}: {printLength(size.thickness, style)} × {printLengthUnit(size.width, style)} [{size.mark}]
+                {size.name}: {printLength(size.thickness, style)} ×{' '}
+                {printLengthUnit(size.width, style)} [{size.mark}]
               </option>
             ))}
           </select>
@@ -88,10 +100,14 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
       >
         {parsed?.ok ? (
           <>
-            {parsed.entry.quantity} × {parsed.entry.name}: <Length ticks={parsed.entry.kind.thickness} /> ×{' '}
-            <Length ticks={parsed.entry.kind.width} /> × <Length ticks={parsed.entry.kind.length} unit />,{' '}
+            {parsed.entry.quantity} × {parsed.entry.name}:{' '}
+            <Length ticks={parsed.entry.kind.thickness} /> ×{' '}
+            <Length ticks={parsed.entry.kind.width} /> ×{' '}
+            <Length ticks={parsed.entry.kind.length} unit />,{' '}
             {materialName(parsed.entry.kind.material)},{' '}
-            {parsed.entry.kind.faceA === parsed.entry.kind.faceB ? `${parsed.entry.kind.faceA} both faces` : 'one face rough'}
+            {parsed.entry.kind.faceA === parsed.entry.kind.faceB
+              ? `${parsed.entry.kind.faceA} both faces`
+              : 'one face rough'}
             {parsed.entry.kind.price !== null && `, ${printMoney(parsed.entry.kind.price)} each`}
             {parsed.entry.nominal &&
               ` (${parsed.entry.nominal.name} is sold larger than it is; [${parsed.entry.nominal.mark}] ${parsed.entry.nominal.source})`}

@@ -1,4 +1,4 @@
-import { fromMm, type Ticks } from '@spare-knot/core/measure/ticks.js';
+import { fromMm, type Ticks } from '@spare-knot/core/measure';
 
 /** Broader than any board: a sheet, which is drawn smaller so that the boards stay large enough to read. */
 const SHEET: Ticks = fromMm(450);

@@ -1,5 +1,6 @@
-import type { BoardRecord, NewBoard } from '@spare-knot/core/exchange/kept.js';
-import type { Defect } from '@spare-knot/core/wood/board.js';
+import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
+import type { Defect } from '@spare-knot/core/wood';
+
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { client, Trouble } from '../api/client';
@@ -38,7 +39,9 @@ export function useRack() {
   const remove = useCallback(
     async (board: BoardRecord) => {
       if (!(await attempt(() => client.removeBoard(board.id, board.version)))) return;
-      say(`${board.name} is off the rack.`, { undo: () => void attempt(() => client.restoreBoard(board.id)) });
+      say(`${board.name} is off the rack.`, {
+        undo: () => void attempt(() => client.restoreBoard(board.id)),
+      });
     },
     [attempt, say],
   );
@@ -47,9 +50,15 @@ export function useRack() {
       const added = await attempt(() => client.addBoards(boards));
       if (!added) return undefined;
       const pieces = added.reduce((sum, board) => sum + board.quantity, 0);
-      say(`${pieces} ${pieces === 1 ? 'board' : 'boards'} on the rack: ${added.map((board) => board.name).join(', ')}.`, {
-        undo: () => void attempt(async () => Promise.all(added.map((board) => client.removeBoard(board.id, board.version)))),
-      });
+      say(
+        `${pieces} ${pieces === 1 ? 'board' : 'boards'} on the rack: ${added.map((board) => board.name).join(', ')}.`,
+        {
+          undo: () =>
+            void attempt(async () =>
+              Promise.all(added.map((board) => client.removeBoard(board.id, board.version))),
+            ),
+        },
+      );
       return added;
     },
     [attempt, say],
@@ -59,7 +68,10 @@ export function useRack() {
       const { id, fromBatch: _fromBatch, ...kept } = board;
       const changed = await attempt(() => client.changeBoard(id, { ...kept, ...next }));
       if (changed)
-        say(`${what}: ${changed.name}.`, { undo: () => void attempt(() => client.changeBoard(id, { ...kept, version: changed.version })) });
+        say(`${what}: ${changed.name}.`, {
+          undo: () =>
+            void attempt(() => client.changeBoard(id, { ...kept, version: changed.version })),
+        });
       return changed;
     },
     [attempt, say],
@@ -67,8 +79,18 @@ export function useRack() {
   /** Marks defects on one board; out of a pile of equal ones it is taken first. Gives the board that now has them. */
   const markDefects = useCallback(
     async (board: BoardRecord, defects: readonly Defect[], what: string) => {
-      const single = board.quantity > 1 ? await attempt(() => client.splitBoard(board.id, board.version)) : board;
-      return single && change(single, { defects: [...defects] }, board.quantity > 1 ? `One taken out of the pile, ${what}` : what);
+      const single =
+        board.quantity > 1
+          ? await attempt(() => client.splitBoard(board.id, board.version))
+          : board;
+      return (
+        single &&
+        change(
+          single,
+          { defects: [...defects] },
+          board.quantity > 1 ? `One taken out of the pile, ${what}` : what,
+        )
+      );
     },
     [attempt, change],
   );

@@ -1,21 +1,20 @@
-import { cutWords } from '@spare-knot/core/box/cut-words.js';
-import { familyById } from '@spare-knot/core/box/families/families.js';
-import { holeSize } from '@spare-knot/core/box/features.js';
-import { measuresOf } from '@spare-knot/core/box/measures.js';
-import { panelNames, partName } from '@spare-knot/core/box/panel-names.js';
-import type { Panel } from '@spare-knot/core/box/panel-set.js';
-import { stacked } from '@spare-knot/core/box/paper.js';
-import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
-import { drawingSvg } from '@spare-knot/core/exchange/drawing-svg.js';
-import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
-import type { LayoutJob } from '@spare-knot/core/layout/job.js';
-import type { LaidBoard } from '@spare-knot/core/layout/layout.js';
-import { printMoney } from '@spare-knot/core/measure/money.js';
-import { printLength } from '@spare-knot/core/measure/print.js';
-import { boardDrawing } from '@spare-knot/core/sawing/board-paper.js';
-import { firstCuts } from '@spare-knot/core/sawing/first-cuts.js';
-import { boardMarks } from '@spare-knot/core/sawing/tape-marks.js';
-import { materialName } from '@spare-knot/core/wood/material.js';
+import { type BoardRecord, batchQuestion } from '@spare-knot/core/api';
+import { boardMarks, firstCuts } from '@spare-knot/core/cuts';
+import { familyById } from '@spare-knot/core/families';
+import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
+import type { LaidBoard } from '@spare-knot/core/layout';
+import { printLength, printMoney } from '@spare-knot/core/measure';
+import {
+  cutWords,
+  holeSize,
+  measuresOf,
+  type Panel,
+  panelNames,
+  partName,
+} from '@spare-knot/core/panels';
+import { boardDrawing, drawingSvg, loadDxf, loadPdf, stacked } from '@spare-knot/core/sheets';
+import { materialName } from '@spare-knot/core/wood';
+
 import { Printer } from 'lucide-react';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -29,7 +28,10 @@ import { useRack } from '../rack/use-rack';
 import { type FileToTake, pdfFont, TakeAway } from '../ui/take-away';
 
 /** Paper, in millimetres. Margins that every printer can keep. */
-const PAPERS = { A4: { width: 210, height: 297 }, Letter: { width: 215.9, height: 279.4 } } as const;
+const PAPERS = {
+  A4: { width: 210, height: 297 },
+  Letter: { width: 215.9, height: 279.4 },
+} as const;
 type Paper = keyof typeof PAPERS;
 const MARGIN = 12;
 
@@ -40,14 +42,21 @@ export function Sheets() {
   const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
   const boards = batch.accepted ? batch.accepted.boards : rack.boards;
   const layout = batch.accepted ? batch.accepted.layout : batch.proposed;
-  const made = useMemo(() => (boards.length > 0 ? batchJob(draft, boards) : null), [draft, boards]);
+  const made = useMemo(
+    () => (boards.length > 0 ? layoutJob(batchQuestion(draft, boards)) : null),
+    [draft, boards],
+  );
   const size = PAPERS[paper];
   const names = useMemo(
-    () => (sound ? panelNames(familyById(draft.plan.family), sound.box) : new Map<string, string>()),
+    () =>
+      sound ? panelNames(familyById(draft.plan.family), sound.box) : new Map<string, string>(),
     [sound, draft.plan.family],
   );
   const titles = useMemo(() => boardTitles(layout?.boards ?? [], boards), [layout, boards]);
-  const groups = useMemo(() => pages(sound?.box.panels ?? [], layout?.boards ?? [], boards, size), [sound, layout, boards, size]);
+  const groups = useMemo(
+    () => pages(sound?.box.panels ?? [], layout?.boards ?? [], boards, size),
+    [sound, layout, boards, size],
+  );
   const total = groups.length;
   const { style } = useUnits();
   const job = made?.ok ? made.job : null;
@@ -72,7 +81,7 @@ export function Sheets() {
             ending: '-cut-list.csv',
             type: 'text/csv',
             make: async () =>
-              (await import('@spare-knot/core/exchange/cut-list-csv.js')).writeCutListCsv(
+              (await import('@spare-knot/core/exchange')).writeCutListCsv(
                 sound.plan,
                 sound.box,
                 draft.boxes,
@@ -95,14 +104,14 @@ export function Sheets() {
             what: 'The DXF of the boards',
             ending: '-boards.dxf',
             type: 'application/dxf',
-            make: async () => (await import('@spare-knot/core/exchange/drawing-dxf.js')).drawingDxf(stacked(draft.name, drawn())),
+            make: async () => (await loadDxf()).drawingDxf(stacked(draft.name, drawn())),
           },
           {
             label: 'PDF 1 : 1',
             what: 'The PDF of the boards',
             ending: '-boards.pdf',
             type: 'application/pdf',
-            make: async () => (await import('@spare-knot/core/exchange/drawing-pdf.js')).trueScalePdf(drawn(), await pdfFont(), draft.name),
+            make: async () => (await loadPdf()).trueScalePdf(drawn(), await pdfFont(), draft.name),
           },
         ]
       : []),
@@ -112,7 +121,11 @@ export function Sheets() {
       <StationActions>
         <label className="flex items-center gap-2">
           <span className="label">Paper</span>
-          <select className="field" value={paper} onChange={(event) => setPaper(event.target.value as Paper)}>
+          <select
+            className="field"
+            value={paper}
+            onChange={(event) => setPaper(event.target.value as Paper)}
+          >
             <option>A4</option>
             <option>Letter</option>
           </select>
@@ -122,7 +135,11 @@ export function Sheets() {
         </button>
       </StationActions>
       <div className="print:hidden">
-        <StationTape sound={built.ok} taken={batch.accepted !== null} laidOut={batch.proposed !== null} />
+        <StationTape
+          sound={built.ok}
+          taken={batch.accepted !== null}
+          laidOut={batch.proposed !== null}
+        />
         <fieldset className="mt-3 flex flex-wrap items-center justify-center gap-2">
           <legend className="sr-only">Take away</legend>
           <TakeAway title={draft.name} files={files} />
@@ -141,7 +158,13 @@ export function Sheets() {
         {groups.map((group, index) => (
           <Sheet key={index} size={size} number={index + 1} of={total} name={draft.name}>
             {group.panels.length > 0 && (
-              <CutList panels={group.panels} last={group.last} first={index === 0} names={names} boxes={draft.boxes} />
+              <CutList
+                panels={group.panels}
+                last={group.last}
+                first={index === 0}
+                names={names}
+                boxes={draft.boxes}
+              />
             )}
             {made?.ok &&
               group.boards.map(({ laid, index: at }) => {
@@ -179,16 +202,30 @@ function boardTitles(laid: readonly LaidBoard[], boards: readonly BoardRecord[])
 /** Millimetres of paper that one board takes at a scale (paper millimetres a tick): heading, drawing, marks. */
 function paperHeight(laid: LaidBoard, board: BoardRecord | undefined, scale: number): number {
   if (!board) return 0;
-  return 17.5 + board.width * scale + Math.ceil(laid.placements.length / 2) * 4.7 + (laid.offcuts.length > 0 ? 4.5 : 0);
+  return (
+    17.5 +
+    board.width * scale +
+    Math.ceil(laid.placements.length / 2) * 4.7 +
+    (laid.offcuts.length > 0 ? 4.5 : 0)
+  );
 }
 
 /** The longest board in use: all boards are drawn to its scale. */
 const longestOf = (laid: readonly LaidBoard[], boards: readonly BoardRecord[]): number =>
-  Math.max(1, ...boards.filter((board) => laid.some((each) => each.stock === board.id)).map((board) => board.length));
+  Math.max(
+    1,
+    ...boards
+      .filter((board) => laid.some((each) => each.stock === board.id))
+      .map((board) => board.length),
+  );
 
 /** Millimetres of paper that a line of the cut list takes: a row for its words, and one for each kind of hole. */
 function rowHeight(panel: Panel): number {
-  const kinds = new Set(panel.features.map((feature) => (feature.kind === 'groove' ? `groove ${feature.purpose}` : feature.kind))).size;
+  const kinds = new Set(
+    panel.features.map((feature) =>
+      feature.kind === 'groove' ? `groove ${feature.purpose}` : feature.kind,
+    ),
+  ).size;
   // What the fourth column holds in a line, and what stands after the cuts: the face and the wood.
   const words = Math.ceil((cutWords(panel).join('; ').length + 36) / 66);
   return 3.2 + 4.7 * (words + kinds);
@@ -231,7 +268,8 @@ function pages(
       boards.find((board) => board.id === each.stock),
       scale,
     );
-    if (height > result.at(-1)!.left) result.push({ panels: [], last: false, boards: [], left: room });
+    if (height > result.at(-1)!.left)
+      result.push({ panels: [], last: false, boards: [], left: room });
     const sheet = result.at(-1)!;
     sheet.boards.push({ laid: each, index });
     sheet.left -= height;
@@ -268,8 +306,9 @@ function Sheet({
       <footer className="absolute right-[12mm] bottom-[6mm] left-[12mm] flex items-end justify-between text-[2.7mm]">
         <ScaleBar />
         <span className="max-w-[110mm] text-right">
-          Guards on; eyes, ears and lungs covered. Nothing shorter than about 200 mm (8 in) is held by hand at a powered saw: clamp it, or
-          cut it while the board is long [common practice]. Follow the saw’s own manual.
+          Guards on; eyes, ears and lungs covered. Nothing shorter than about 200 mm (8 in) is held
+          by hand at a powered saw: clamp it, or cut it while the board is long [common practice].
+          Follow the saw’s own manual.
         </span>
       </footer>
     </section>
@@ -278,8 +317,19 @@ function Sheet({
 
 const ScaleBar = () => (
   <span>
-    <svg width="52mm" height="4mm" viewBox="0 0 52 4" role="img" aria-label="Scale bar of 50 millimetres">
-      <path d="M.2 1V3.6H50.2V1M10.2 3.6V2M20.2 3.6V2M30.2 3.6V2M40.2 3.6V2" fill="none" stroke="#000" strokeWidth=".3" />
+    <svg
+      width="52mm"
+      height="4mm"
+      viewBox="0 0 52 4"
+      role="img"
+      aria-label="Scale bar of 50 millimetres"
+    >
+      <path
+        d="M.2 1V3.6H50.2V1M10.2 3.6V2M20.2 3.6V2M30.2 3.6V2M40.2 3.6V2"
+        fill="none"
+        stroke="#000"
+        strokeWidth=".3"
+      />
     </svg>
     <span className="block">50 mm on paper: if not, the printer has changed the size.</span>
   </span>
@@ -321,7 +371,10 @@ function CutList({
             const measures = measuresOf(panel);
             const wood = draft.plan.wood[panel.role];
             return (
-              <tr key={panel.id} className="border-b-[0.2mm] border-[#999] align-top [&>td]:py-[1.3mm] [&>td]:pr-[2mm]">
+              <tr
+                key={panel.id}
+                className="border-b-[0.2mm] border-[#999] align-top [&>td]:py-[1.3mm] [&>td]:pr-[2mm]"
+              >
                 <td className="font-bold">{names.get(panel.id) ?? panel.id}</td>
                 <td className="mono text-right">{boxes * panel.instances.length}</td>
                 <td className="mono text-right">
@@ -334,7 +387,11 @@ function CutList({
                   <Length ticks={measures.longPoint} />
                 </td>
                 <td className="mono text-right">
-                  {measures.shortPoint === measures.longPoint ? 'same' : <Length ticks={measures.shortPoint} />}
+                  {measures.shortPoint === measures.longPoint ? (
+                    'same'
+                  ) : (
+                    <Length ticks={measures.shortPoint} />
+                  )}
                 </td>
                 <td>
                   {[
@@ -351,16 +408,23 @@ function CutList({
       </table>
       {last && (
         <p className="mt-[3mm]">
-          Lengths in {draft.units === 'inch' ? `inches, to the nearest 1/${draft.division}` : 'millimetres'}. Long and short point are
-          measured along the grain, over both faces. Before the first tilted cut, cut two scraps at the setting: laid against each other
-          they must make twice the angle. Drill before assembly, the front clamped over scrap.
+          Lengths in{' '}
+          {draft.units === 'inch' ? `inches, to the nearest 1/${draft.division}` : 'millimetres'}.
+          Long and short point are measured along the grain, over both faces. Before the first
+          tilted cut, cut two scraps at the setting: laid against each other they must make twice
+          the angle. Drill before assembly, the front clamped over scrap.
         </p>
       )}
     </>
   );
 }
 
-const HOLES: Record<string, string> = { vent: 'vent holes', drain: 'drain holes', pivot: 'pivot', latch: 'latch hole, sloping down 10°' };
+const HOLES: Record<string, string> = {
+  vent: 'vent holes',
+  drain: 'drain holes',
+  pivot: 'pivot',
+  latch: 'latch hole, sloping down 10°',
+};
 
 /** What is drilled and grooved, measured from the panel's lower end and its near edge. */
 function Drilling({ panel }: { panel: Panel }) {
@@ -375,9 +439,15 @@ function Drilling({ panel }: { panel: Panel }) {
     )
       continue;
     const key = `${feature.kind} ${feature.diameter}`;
-    rest.set(key, { kind: feature.kind, diameter: feature.diameter, count: (rest.get(key)?.count ?? 0) + 1 });
+    rest.set(key, {
+      kind: feature.kind,
+      diameter: feature.diameter,
+      count: (rest.get(key)?.count ?? 0) + 1,
+    });
   }
-  const entrances = panel.features.flatMap((feature) => (feature.kind === 'entrance' ? [feature] : []));
+  const entrances = panel.features.flatMap((feature) =>
+    feature.kind === 'entrance' ? [feature] : [],
+  );
   const grooves = panel.features.flatMap((feature) => (feature.kind === 'groove' ? [feature] : []));
   const grip = grooves.filter((groove) => groove.purpose === 'grip').length;
   const pilots = panel.features.filter((feature) => feature.kind === 'pilot').length;
@@ -413,8 +483,13 @@ function Drilling({ panel }: { panel: Panel }) {
         .filter((groove) => groove.purpose !== 'grip')
         .map((groove, index) => (
           <span key={index} className="block">
-            {groove.purpose === 'drip' ? 'drip kerf' : groove.purpose === 'dado' ? 'groove' : 'notch'} <Length ticks={groove.width} /> wide,{' '}
-            <Length ticks={groove.depth} unit /> deep, {groove.face}
+            {groove.purpose === 'drip'
+              ? 'drip kerf'
+              : groove.purpose === 'dado'
+                ? 'groove'
+                : 'notch'}{' '}
+            <Length ticks={groove.width} /> wide, <Length ticks={groove.depth} unit /> deep,{' '}
+            {groove.face}
           </span>
         ))}
       {pilots > 0 && <span className="block">{pilots} pilot holes</span>}
@@ -447,15 +522,17 @@ function BoardSheet({
   return (
     <article className="mt-[4mm]">
       <p>
-        <strong className="text-[3.8mm]">{title}</strong>: <Length ticks={board.thickness} /> × <Length ticks={board.width} /> ×{' '}
-        <Length ticks={board.length} unit />, {materialName(board.material)}, face A up ({board.faceA})
+        <strong className="text-[3.8mm]">{title}</strong>: <Length ticks={board.thickness} /> ×{' '}
+        <Length ticks={board.width} /> × <Length ticks={board.length} unit />,{' '}
+        {materialName(board.material)}, face A up ({board.faceA})
         {board.price !== null && `, ${printMoney(board.price)}`}
         {rips.length > 0 && (
           <>
             {crosscutAt !== null && (
               <>
                 {' '}
-                · first crosscut at <Length ticks={crosscutAt} />, so that the offcut keeps its width
+                · first crosscut at <Length ticks={crosscutAt} />, so that the offcut keeps its
+                width
               </>
             )}{' '}
             · {crosscutAt !== null && 'then '}rip to{' '}
@@ -470,19 +547,32 @@ function BoardSheet({
       </p>
       {jigsaw.length > 0 && (
         <p className="text-[3mm]">
-          No cut from edge to edge parts {jigsaw.map((id) => partName(names, id).toLowerCase()).join(', ')}: saw along their lines with a
-          jigsaw, the board clamped.
+          No cut from edge to edge parts{' '}
+          {jigsaw.map((id) => partName(names, id).toLowerCase()).join(', ')}: saw along their lines
+          with a jigsaw, the board clamped.
         </p>
       )}
       <div className="mt-[1mm] [&_svg]:h-auto [&_svg]:w-full" style={{ width: `${share * 100}%` }}>
-        <BoardDrawing board={board} scale={scale} laid={{ job, board: laid }} names={names} tape label={title} />
+        <BoardDrawing
+          board={board}
+          scale={scale}
+          laid={{ job, board: laid }}
+          names={names}
+          tape
+          label={title}
+        />
       </div>
       <ol className="mt-[1mm] grid grid-cols-2 gap-x-[8mm] text-[3mm]">
         {marks.map((mark, index) => (
-          <li key={`${mark.part}/${mark.copy}`} className="flex justify-between border-b-[0.15mm] border-[#aaa]">
+          <li
+            key={`${mark.part}/${mark.copy}`}
+            className="flex justify-between border-b-[0.15mm] border-[#aaa]"
+          >
             <span>
               {index + 1}. {partName(names, mark.part)}{' '}
-              <span className="text-[#444]">{mark.row === 'far' ? '(not on the near edge)' : ''}</span>
+              <span className="text-[#444]">
+                {mark.row === 'far' ? '(not on the near edge)' : ''}
+              </span>
             </span>
             <span className="mono">
               ends at{' '}

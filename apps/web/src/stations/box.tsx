@@ -1,17 +1,18 @@
-import { animalById } from '@spare-knot/core/animals/find.js';
-import { type PanelChange, panelChanges } from '@spare-knot/core/box/changes.js';
-import type { Check } from '@spare-knot/core/box/checks.js';
-import { chosen } from '@spare-knot/core/box/declare.js';
-import { buildBox, checkBox, FAMILIES, familyById } from '@spare-knot/core/box/families/families.js';
-import type { Derived, School } from '@spare-knot/core/box/family.js';
-import { type LumberOffer, lumberOffers } from '@spare-knot/core/box/lumber-decides.js';
-import { panelNames } from '@spare-knot/core/box/panel-names.js';
-import type { PanelSet } from '@spare-knot/core/box/panel-set.js';
-import type { BoxPlan } from '@spare-knot/core/box/plan.js';
-import { changeFamily } from '@spare-knot/core/box/start-plan.js';
-import { printAngle } from '@spare-knot/core/measure/angle.js';
-import { MARK_MEANINGS } from '@spare-knot/core/measure/mark.js';
-import { sentenceIn } from '@spare-knot/core/measure/sentence.js';
+import { type LumberOffer, lumberOffers } from '@spare-knot/core/advice';
+import { animalById } from '@spare-knot/core/animals';
+import type { Check } from '@spare-knot/core/checks';
+import { buildBox, checkBox, FAMILIES, familyById } from '@spare-knot/core/families';
+import { MARK_MEANINGS, printAngle } from '@spare-knot/core/measure';
+import {
+  type Derived,
+  type PanelChange,
+  type PanelSet,
+  panelChanges,
+  panelNames,
+} from '@spare-knot/core/panels';
+import { type BoxPlan, changeFamily, chosen, type School } from '@spare-knot/core/plan';
+import { sentenceIn } from '@spare-knot/core/text';
+
 import { Popover, Tabs } from 'radix-ui';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -42,21 +43,47 @@ export function BoxStation() {
   const family = familyById(plan.family);
   const animal = animalById(plan.animal);
   const [ref, width] = useWidth<HTMLDivElement>();
-  const checks = useMemo(() => (sound ? checkBox(sound.plan, sound.box, animal) : []), [sound, animal]);
-  const problems = useMemo(() => new Map(built.ok ? [] : built.refusals.map(({ field, message }) => [field, message] as const)), [built]);
+  const checks = useMemo(
+    () => (sound ? checkBox(sound.plan, sound.box, animal) : []),
+    [sound, animal],
+  );
+  const problems = useMemo(
+    () =>
+      new Map(
+        built.ok ? [] : built.refusals.map(({ field, message }) => [field, message] as const),
+      ),
+    [built],
+  );
   const moved = useMoved(sound);
-  if (!family) return <p className="mt-6">This batch is of a family that is not known here: “{plan.family}”. It is kept as it is.</p>;
+  if (!family)
+    return (
+      <p className="mt-6">
+        This batch is of a family that is not known here: “{plan.family}”. It is kept as it is.
+      </p>
+    );
   const schools = chosen(family, plan.schools);
-  const names = sound ? panelNames(familyById(sound.plan.family), sound.box) : new Map<string, string>();
-  const change = (next: (plan: BoxPlan) => BoxPlan) => edit((current) => ({ ...current, plan: next(current.plan) }));
-  const setSize = (id: string, ticks: number) => change((current) => ({ ...current, sizes: { ...current.sizes, [id]: ticks } }));
-  const applies = (each: { applies?: (schools: BoxPlan['schools']) => boolean }) => !each.applies || each.applies(schools);
+  const names = sound
+    ? panelNames(familyById(sound.plan.family), sound.box)
+    : new Map<string, string>();
+  const change = (next: (plan: BoxPlan) => BoxPlan) =>
+    edit((current) => ({ ...current, plan: next(current.plan) }));
+  const setSize = (id: string, ticks: number) =>
+    change((current) => ({ ...current, sizes: { ...current.sizes, [id]: ticks } }));
+  const applies = (each: { applies?: (schools: BoxPlan['schools']) => boolean }) =>
+    !each.applies || each.applies(schools);
   // While a new kind of box is not sound yet, the last sound one stays, with its own sizes.
   const drawn = sound && sound.plan.family === plan.family ? plan : (sound?.plan ?? plan);
   const drawnFamily = familyById(drawn.family) ?? family;
-  const onDrawing = sound && drawnFamily === family ? family.dimensions(sound.plan, sound.box).map((dimension) => dimension.size) : [];
-  const others = family.parameters.filter((parameter) => !onDrawing.includes(parameter.id) && applies(parameter));
-  const elsewhere = [...problems].filter(([field]) => !family.parameters.some((parameter) => parameter.id === field));
+  const onDrawing =
+    sound && drawnFamily === family
+      ? family.dimensions(sound.plan, sound.box).map((dimension) => dimension.size)
+      : [];
+  const others = family.parameters.filter(
+    (parameter) => !onDrawing.includes(parameter.id) && applies(parameter),
+  );
+  const elsewhere = [...problems].filter(
+    ([field]) => !family.parameters.some((parameter) => parameter.id === field),
+  );
   return (
     <main className="mt-3 grid grid-cols-[236px_minmax(0,1fr)_264px] gap-3 max-lg:grid-cols-1">
       <StationActions>
@@ -78,13 +105,20 @@ export function BoxStation() {
             className="field mt-1 w-full"
             value={family.id}
             disabled={locked || !animal}
-            title={animal ? sentenceIn(family.about, style) : 'A box for nobody in particular keeps its kind.'}
+            title={
+              animal
+                ? sentenceIn(family.about, style)
+                : 'A box for nobody in particular keeps its kind.'
+            }
             onChange={(event) => {
               const next = familyById(event.target.value);
-              if (next && animal) change((current) => changeFamily(current, next, animal, STANDARD_WOOD));
+              if (next && animal)
+                change((current) => changeFamily(current, next, animal, STANDARD_WOOD));
             }}
           >
-            {FAMILIES.filter((each) => each === family || ROOSTS.includes(each.id) === (animal?.family === 'bat')).map((each) => (
+            {FAMILIES.filter(
+              (each) => each === family || ROOSTS.includes(each.id) === (animal?.family === 'bat'),
+            ).map((each) => (
               <option key={each.id} value={each.id}>
                 {each.name}
               </option>
@@ -98,15 +132,29 @@ export function BoxStation() {
             chosenOption={schools[school.id]!}
             plan={built.ok || sound?.plan.family !== plan.family ? plan : sound.plan}
             locked={locked}
-            onChoose={(option) => change((current) => ({ ...current, schools: { ...current.schools, [school.id]: option } }))}
+            onChoose={(option) =>
+              change((current) => ({
+                ...current,
+                schools: { ...current.schools, [school.id]: option },
+              }))
+            }
           />
         ))}
       </section>
       <section className="card min-w-0 p-3" aria-label="The box">
         {!built.ok && (
-          <p role="alert" className="mb-2 rounded-md border border-danger bg-danger-pale px-3 py-2 text-danger">
+          <p
+            role="alert"
+            className="mb-2 rounded-md border border-danger bg-danger-pale px-3 py-2 text-danger"
+          >
             <strong>Not to be built like this.</strong>{' '}
-            <Sentence text={elsewhere.length > 0 ? elsewhere.map(([, message]) => message).join(' ') : 'See the size marked red.'} />{' '}
+            <Sentence
+              text={
+                elsewhere.length > 0
+                  ? elsewhere.map(([, message]) => message).join(' ')
+                  : 'See the size marked red.'
+              }
+            />{' '}
             {sound && 'The drawing shows the last sound box.'}
           </p>
         )}
@@ -144,7 +192,9 @@ export function BoxStation() {
             </div>
           </Tabs.Content>
           <Tabs.Content value="panels">
-            {sound && <PanelsFlat box={sound.box} names={names} title={draft.name} checks={checks} />}
+            {sound && (
+              <PanelsFlat box={sound.box} names={names} title={draft.name} checks={checks} />
+            )}
           </Tabs.Content>
           <Tabs.Content value="beside">
             {sound && (
@@ -159,18 +209,26 @@ export function BoxStation() {
             )}
           </Tabs.Content>
           <Tabs.Content value="solid">
-            <Suspense fallback={<p className="grid h-[360px] place-items-center">Fetching the solid view…</p>}>
+            <Suspense
+              fallback={
+                <p className="grid h-[360px] place-items-center">Fetching the solid view…</p>
+              }
+            >
               {sound && <SolidView box={sound.box} height={360} />}
             </Suspense>
           </Tabs.Content>
         </Tabs.Root>
         {moved.length > 0 && !locked && (
-          <p className="mt-2 rounded-md bg-chalk-pale px-3 py-1.5 text-[0.92rem]" aria-live="polite">
+          <p
+            className="mt-2 rounded-md bg-chalk-pale px-3 py-1.5 text-[0.92rem]"
+            aria-live="polite"
+          >
             <strong>Moved with it:</strong>{' '}
             {moved.slice(0, 6).map((change, index) => (
               <span key={`${change.panel} ${change.measure}`}>
                 {index > 0 && '; '}
-                {(names.get(change.panel) ?? change.panel).toLowerCase()}, {change.measure} <Length ticks={change.before} /> →{' '}
+                {(names.get(change.panel) ?? change.panel).toLowerCase()}, {change.measure}{' '}
+                <Length ticks={change.before} /> →{' '}
                 <strong>
                   <Length ticks={change.after} unit />
                 </strong>
@@ -191,7 +249,12 @@ export function BoxStation() {
                     value={plan.angles[parameter.id] ?? 0}
                     problem={problems.get(parameter.id) ?? null}
                     locked={locked}
-                    onChange={(angle) => change((current) => ({ ...current, angles: { ...current.angles, [parameter.id]: angle } }))}
+                    onChange={(angle) =>
+                      change((current) => ({
+                        ...current,
+                        angles: { ...current.angles, [parameter.id]: angle },
+                      }))
+                    }
                   />
                 ) : (
                   <LengthField
@@ -227,7 +290,12 @@ export function BoxStation() {
         </ul>
         {sound && (
           <>
-            <LumberDecides plan={sound.plan} names={names} locked={locked} onTake={(offer) => change(() => offer.plan)} />
+            <LumberDecides
+              plan={sound.plan}
+              names={names}
+              locked={locked}
+              onTake={(offer) => change(() => offer.plan)}
+            />
             <ul className="mt-2 border-l-4 border-warn pl-2 text-sm" aria-label="Cautions">
               {family.cautions.map((caution) => (
                 <li key={caution} className="mt-1">
@@ -248,7 +316,11 @@ function useMoved(sound: { plan: BoxPlan; box: PanelSet } | null): readonly Pane
   const [moved, setMoved] = useState<readonly PanelChange[]>([]);
   if (sound !== last && sound?.plan !== last?.plan) {
     setLast(sound);
-    setMoved(sound && last && sound.plan.family === last.plan.family ? panelChanges(last.box, sound.box) : []);
+    setMoved(
+      sound && last && sound.plan.family === last.plan.family
+        ? panelChanges(last.box, sound.box)
+        : [],
+    );
   }
   return moved;
 }
@@ -269,29 +341,42 @@ function LumberDecides({
   const offers = useMemo(() => (open ? lumberOffers(plan) : []), [open, plan]);
   const animal = animalById(plan.animal);
   const family = familyById(plan.family);
-  const label = (size: string) => family?.parameters.find((each) => each.id === size)?.label ?? size;
+  const label = (size: string) =>
+    family?.parameters.find((each) => each.id === size)?.label ?? size;
   if (locked) return null;
   return (
     <details className="mt-3" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="font-slab font-semibold">Let the lumber decide</summary>
       {open && offers.length === 0 && (
         <p className="mt-1 text-sm text-soft">
-          Every panel is as wide as its board, or no single size would make it so. Choose boards on Wood first.
+          Every panel is as wide as its board, or no single size would make it so. Choose boards on
+          Wood first.
         </p>
       )}
       <ul className="mt-1">
         {offers.map((offer) => {
           const room = offer.box.cavities[0]!;
-          const broken = checkBox(offer.plan, offer.box, animal).filter((check) => check.severity === 'stop').length;
+          const broken = checkBox(offer.plan, offer.box, animal).filter(
+            (check) => check.severity === 'stop',
+          ).length;
           return (
-            <li key={`${offer.panel} ${offer.size}`} className="border-b border-dotted border-line py-1.5 text-[0.9rem]">
-              <span className="font-semibold">{names.get(offer.panel) ?? offer.panel}</span>: {label(offer.size).toLowerCase()}{' '}
-              <Length ticks={offer.before} /> →{' '}
+            <li
+              key={`${offer.panel} ${offer.size}`}
+              className="border-b border-dotted border-line py-1.5 text-[0.9rem]"
+            >
+              <span className="font-semibold">{names.get(offer.panel) ?? offer.panel}</span>:{' '}
+              {label(offer.size).toLowerCase()} <Length ticks={offer.before} /> →{' '}
               <strong>
                 <Length ticks={offer.after} unit />
               </strong>
-              , nothing to rip. Floor <Length ticks={room.width} /> × <Length ticks={room.depth} unit />
-              {broken > 0 && <span className="font-semibold text-danger"> · breaks {broken === 1 ? 'a rule' : `${broken} rules`}</span>}
+              , nothing to rip. Floor <Length ticks={room.width} /> ×{' '}
+              <Length ticks={room.depth} unit />
+              {broken > 0 && (
+                <span className="font-semibold text-danger">
+                  {' '}
+                  · breaks {broken === 1 ? 'a rule' : `${broken} rules`}
+                </span>
+              )}
               <button
                 type="button"
                 className="ml-1 min-h-6 font-semibold text-chalk underline underline-offset-3"
@@ -340,7 +425,9 @@ function SchoolChoice({
               checked={chosenOption === option.id}
               onChange={() => onChoose(option.id)}
             />
-            {pictured && <OptionPicture plan={shown} school={school.id} option={option.id} view={pictured} />}
+            {pictured && (
+              <OptionPicture plan={shown} school={school.id} option={option.id} view={pictured} />
+            )}
             <span>{option.label}</span>
           </label>
         ))}
@@ -350,9 +437,22 @@ function SchoolChoice({
 }
 
 /** The box as this option would make it, in small. */
-function OptionPicture({ plan, school, option, view }: { plan: BoxPlan; school: string; option: string; view: SmallView }) {
+function OptionPicture({
+  plan,
+  school,
+  option,
+  view,
+}: {
+  plan: BoxPlan;
+  school: string;
+  option: string;
+  view: SmallView;
+}) {
   const { style } = useUnits();
-  const built = useMemo(() => buildBox({ ...plan, schools: { ...plan.schools, [school]: option } }), [plan, school, option]);
+  const built = useMemo(
+    () => buildBox({ ...plan, schools: { ...plan.schools, [school]: option } }),
+    [plan, school, option],
+  );
   const accent = school === 'roof' ? ['roof'] : school === 'walls' ? ['front', 'back'] : [];
   return built.ok ? (
     <SmallPicture box={built.box} view={view} width={50} height={42} accent={accent} />
@@ -370,11 +470,18 @@ function WorkedOut({ derived }: { derived: readonly Derived[] }) {
   return (
     <ul className="mt-1">
       {derived.map((value) => (
-        <li key={value.id} className="flex items-center justify-between gap-2 border-b border-dotted border-line">
+        <li
+          key={value.id}
+          className="flex items-center justify-between gap-2 border-b border-dotted border-line"
+        >
           <span>{value.label}</span>
           <span className="flex items-center gap-1">
             <span className="mono font-semibold">
-              {value.kind === 'angle' ? printAngle(value.value) : <Length ticks={value.value} unit />}
+              {value.kind === 'angle' ? (
+                printAngle(value.value)
+              ) : (
+                <Length ticks={value.value} unit />
+              )}
             </span>
             <Popover.Root>
               <Popover.Trigger
@@ -384,7 +491,10 @@ function WorkedOut({ derived }: { derived: readonly Derived[] }) {
                 why?
               </Popover.Trigger>
               <Popover.Portal>
-                <Popover.Content className="z-40 max-w-80 rounded-lg bg-forest p-3 text-white shadow-lg" sideOffset={4}>
+                <Popover.Content
+                  className="z-40 max-w-80 rounded-lg bg-forest p-3 text-white shadow-lg"
+                  sideOffset={4}
+                >
                   <p className="font-semibold">{value.label}</p>
                   <p>
                     <Sentence text={value.why} />
@@ -423,14 +533,24 @@ function CheckRow({
     <li
       className={`flex gap-2 border-b border-dotted border-line py-1.5 text-[0.9rem] leading-snug ${check.severity === 'stop' ? '-mx-3 bg-danger-pale px-3' : ''}`}
     >
-      <span aria-hidden className={`mt-0.5 grid size-5 shrink-0 place-items-center rounded-full text-xs font-bold ${sign.style}`}>
+      <span
+        aria-hidden
+        className={`mt-0.5 grid size-5 shrink-0 place-items-center rounded-full text-xs font-bold ${sign.style}`}
+      >
         {sign.sign}
       </span>
       <div>
         <span className="sr-only">{sign.word}: </span>
-        {panel && <span className="mr-1 rounded bg-[#efe6d2] px-1 text-[0.78rem] font-semibold">{panel}</span>}
+        {panel && (
+          <span className="mr-1 rounded bg-[#efe6d2] px-1 text-[0.78rem] font-semibold">
+            {panel}
+          </span>
+        )}
         <Sentence text={check.text} />{' '}
-        <abbr className="cursor-help text-soft no-underline" title={`${check.source} (${MARK_MEANINGS[check.mark]})`}>
+        <abbr
+          className="cursor-help text-soft no-underline"
+          title={`${check.source} (${MARK_MEANINGS[check.mark]})`}
+        >
           [{check.mark}]
         </abbr>
         {!locked && check.severity !== 'kept' && (
@@ -454,7 +574,13 @@ function CheckRow({
 }
 
 /** A rule that no press mends is answered in words. */
-function Answer({ check, onMend }: { check: Check; onMend: (mend: (plan: BoxPlan) => BoxPlan) => void }) {
+function Answer({
+  check,
+  onMend,
+}: {
+  check: Check;
+  onMend: (mend: (plan: BoxPlan) => BoxPlan) => void;
+}) {
   const [text, setText] = useState('');
   const ask = check.ask!;
   return (

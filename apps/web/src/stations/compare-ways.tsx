@@ -1,8 +1,7 @@
-import type { Goals } from '@spare-knot/core/layout/goals.js';
-import type { LayoutJob } from '@spare-knot/core/layout/job.js';
-import type { Layout } from '@spare-knot/core/layout/layout.js';
-import { countCuts } from '@spare-knot/core/layout/summary.js';
-import { printMoney } from '@spare-knot/core/measure/money.js';
+import type { LayoutJob } from '@spare-knot/core/job';
+import { countCuts, type Goals, type Layout } from '@spare-knot/core/layout';
+import { printMoney } from '@spare-knot/core/measure';
+
 import { useEffect, useRef, useState } from 'react';
 import { Length } from '../measure/length';
 import type { LayoutOrder, WorkerWord } from '../workers/layout.worker';
@@ -16,7 +15,8 @@ const WAYS: readonly { way: Way; label: string }[] = [
 ];
 const SECONDS = 2;
 
-const missingOf = (layout: Layout): number => layout.unplaced.reduce((sum, entry) => sum + entry.count, 0);
+const missingOf = (layout: Layout): number =>
+  layout.unplaced.reduce((sum, entry) => sum + entry.count, 0);
 const longestOf = (layout: Layout): number =>
   Math.max(0, ...layout.boards.flatMap((board) => board.offcuts.map((offcut) => offcut.length)));
 
@@ -68,7 +68,9 @@ export function CompareWays({
   const start = () => {
     end();
     setFound(new Map());
-    const next = new Worker(new URL('../workers/layout.worker.ts', import.meta.url), { type: 'module' });
+    const next = new Worker(new URL('../workers/layout.worker.ts', import.meta.url), {
+      type: 'module',
+    });
     worker.current = next;
     const ask = (index: number) => {
       const each = WAYS[index];
@@ -128,7 +130,11 @@ export function CompareWays({
                       {layout.boards.length} boards, {countCuts(job, layout)} cuts, longest left{' '}
                       {longest > 0 ? <Length ticks={longest} unit /> : 'none'}
                     </span>
-                    {missing > 0 && <span className="block font-semibold text-danger">{missing} panels find no place</span>}
+                    {missing > 0 && (
+                      <span className="block font-semibold text-danger">
+                        {missing} panels find no place
+                      </span>
+                    )}
                     {!locked && each !== way && running === null && (
                       <button
                         type="button"

@@ -1,5 +1,6 @@
-import type { FitOffer } from '@spare-knot/core/layout/fit.js';
-import { printLength } from '@spare-knot/core/measure/print.js';
+import type { FitOffer } from '@spare-knot/core/advice';
+import { printLength } from '@spare-knot/core/measure';
+
 import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from 'recharts';
 import { useUnits } from '../measure/units';
 
@@ -7,14 +8,20 @@ import { useUnits } from '../measure/units';
 export default function FitChart({ offer }: { offer: FitOffer }) {
   const { style } = useUnits();
   const change = offer.changes[0]!;
-  const show = (value: number) => (change.kind === 'angle' ? `${value}°` : printLength(value, style));
+  const show = (value: number) =>
+    change.kind === 'angle' ? `${value}°` : printLength(value, style);
   const data = offer.points.map((point) => ({ value: point.value, cost: point.cost / 100 }));
   return (
     <div
       role="img"
       aria-label={`Cost of the boards over ${change.label.toLowerCase()}: ${data.map((point) => `${show(point.value)}: ${point.cost}`).join('; ')}`}
     >
-      <LineChart width={264} height={120} data={data} margin={{ top: 8, right: 12, bottom: 4, left: 0 }}>
+      <LineChart
+        width={264}
+        height={120}
+        data={data}
+        margin={{ top: 8, right: 12, bottom: 4, left: 0 }}
+      >
         <CartesianGrid stroke="#e2d9c5" vertical={false} />
         <XAxis
           dataKey="value"

@@ -1,8 +1,8 @@
-import type { panelNames } from '@spare-knot/core/box/panel-names.js';
-import type { BoxPlan } from '@spare-knot/core/box/plan.js';
-import type { FitOffer, FitQuestion } from '@spare-knot/core/layout/fit.js';
-import { printAngle } from '@spare-knot/core/measure/angle.js';
-import { printMoney } from '@spare-knot/core/measure/money.js';
+import type { FitOffer, FitQuestion } from '@spare-knot/core/advice';
+import { printAngle, printMoney } from '@spare-knot/core/measure';
+import type { panelNames } from '@spare-knot/core/panels';
+import type { BoxPlan } from '@spare-knot/core/plan';
+
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Length } from '../measure/length';
 import type { FitWord } from '../workers/fit.worker';
@@ -40,7 +40,9 @@ export function FitPanel({
     end();
     setOffers(null);
     setShare(0);
-    const next = new Worker(new URL('../workers/fit.worker.ts', import.meta.url), { type: 'module' });
+    const next = new Worker(new URL('../workers/fit.worker.ts', import.meta.url), {
+      type: 'module',
+    });
     worker.current = next;
     next.onmessage = ({ data }: MessageEvent<FitWord>) => {
       if (data.kind === 'share') setShare(data.share);
@@ -55,21 +57,30 @@ export function FitPanel({
   return (
     <section className="card p-3" aria-label="Fit">
       <h2 className="text-base">Fit</h2>
-      <p className="text-sm text-soft">Which small change of size would save a board, or give one more piece from it?</p>
+      <p className="text-sm text-soft">
+        Which small change of size would save a board, or give one more piece from it?
+      </p>
       {share === null ? (
         <button type="button" className="btn mt-1" onClick={start}>
           Try the sizes
         </button>
       ) : (
         <div className="mt-1 flex items-center gap-2">
-          <progress className="h-3 flex-1 accent-chalk" value={share} max={1} aria-label="Sizes tried" />
+          <progress
+            className="h-3 flex-1 accent-chalk"
+            value={share}
+            max={1}
+            aria-label="Sizes tried"
+          />
           <button type="button" className="btn !min-h-8" onClick={end}>
             Stop
           </button>
         </div>
       )}
       {offers?.length === 0 && (
-        <p className="mt-2 text-sm">No change within an eighth of a size saves money or gives more pieces from these boards.</p>
+        <p className="mt-2 text-sm">
+          No change within an eighth of a size saves money or gives more pieces from these boards.
+        </p>
       )}
       <ul className="mt-1">
         {offers?.map((offer) => (
@@ -92,7 +103,8 @@ export function FitPanel({
             <span className="block">
               {offer.after < offer.before ? (
                 <>
-                  {printMoney(offer.before)} → <strong className="text-moss">{printMoney(offer.after)}</strong>, saves{' '}
+                  {printMoney(offer.before)} →{' '}
+                  <strong className="text-moss">{printMoney(offer.after)}</strong>, saves{' '}
                   {printMoney(offer.before - offer.after)}
                 </>
               ) : (
@@ -107,8 +119,13 @@ export function FitPanel({
             ))}
             <span className="block text-sm text-soft">
               Cut differently:{' '}
-              {[...new Set(offer.panels.map((change) => (names.get(change.panel) ?? change.panel).toLowerCase()))].join(', ') ||
-                'nothing else'}
+              {[
+                ...new Set(
+                  offer.panels.map((change) =>
+                    (names.get(change.panel) ?? change.panel).toLowerCase(),
+                  ),
+                ),
+              ].join(', ') || 'nothing else'}
               . No more rules are broken.
             </span>
             <Suspense fallback={null}>

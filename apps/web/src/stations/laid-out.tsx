@@ -1,12 +1,12 @@
-import { partName } from '@spare-knot/core/box/panel-names.js';
-import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
-import type { LayoutJob, PinnedPlacement, Placement, Turn } from '@spare-knot/core/layout/job.js';
-import type { LaidBoard, Layout } from '@spare-knot/core/layout/layout.js';
-import { whyNot } from '@spare-knot/core/layout/pins.js';
-import { placePart } from '@spare-knot/core/layout/placed.js';
-import { sentenceIn } from '@spare-knot/core/measure/sentence.js';
-import type { Ticks } from '@spare-knot/core/measure/ticks.js';
-import { firstCuts } from '@spare-knot/core/sawing/first-cuts.js';
+import type { BoardRecord } from '@spare-knot/core/api';
+import { firstCuts } from '@spare-knot/core/cuts';
+import type { LayoutJob, PinnedPlacement, Placement } from '@spare-knot/core/job';
+import { type LaidBoard, type Layout, placePart, whyNot } from '@spare-knot/core/layout';
+import type { Ticks } from '@spare-knot/core/measure';
+import { partName } from '@spare-knot/core/panels';
+import type { Turn } from '@spare-knot/core/plane';
+import { sentenceIn } from '@spare-knot/core/text';
+
 import { Ban, FlipHorizontal2, Pin, PinOff, RotateCw } from 'lucide-react';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { BoardDrawing, type PieceInHand } from '../board/board-drawing';
@@ -31,9 +31,12 @@ const ALIKE = 12;
 /** A piece dropped within so many pixels of a place a kerf away from its neighbour goes there. */
 const SNAP = 10;
 
-const keyOf = (placement: Pick<Placement, 'part' | 'copy'>): string => `${placement.part}/${placement.copy}`;
-const samePiece = (a: Pick<Placement, 'part' | 'copy'>, b: Pick<Placement, 'part' | 'copy'>): boolean =>
-  a.part === b.part && a.copy === b.copy;
+const keyOf = (placement: Pick<Placement, 'part' | 'copy'>): string =>
+  `${placement.part}/${placement.copy}`;
+const samePiece = (
+  a: Pick<Placement, 'part' | 'copy'>,
+  b: Pick<Placement, 'part' | 'copy'>,
+): boolean => a.part === b.part && a.copy === b.copy;
 
 interface Held {
   placement: Placement;
@@ -55,7 +58,10 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
   const used = layout.boards.flatMap((laid) => boards.filter((board) => board.id === laid.stock));
   const scale = (width - 4) / Math.max(1, ...used.map((board) => board.length));
   const groups = useMemo(() => groupAlike(layout.boards), [layout]);
-  const jigsaw = useMemo(() => new Map(groups.map(({ laid }) => [laid, firstCuts(job, laid).jigsaw])), [groups, job]);
+  const jigsaw = useMemo(
+    () => new Map(groups.map(({ laid }) => [laid, firstCuts(job, laid).jigsaw])),
+    [groups, job],
+  );
   const partOf = (id: string) => job.parts.find((part) => part.id === id);
   const pinned = (placement: Placement) => job.pinned.some((pin) => samePiece(pin, placement));
   const chosen = layout.boards
@@ -67,7 +73,8 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
     sentenceIn(reason, style)
       .replace(/ \(stock [^)]*\)/, '')
       .replace(/“([^”]+)” (\d+)/g, (_all, part: string, copy: string) => {
-        const box = Math.floor(Number(copy) / Math.max(1, (partOf(part)?.quantity ?? 1) / boxesOf(job))) + 1;
+        const box =
+          Math.floor(Number(copy) / Math.max(1, (partOf(part)?.quantity ?? 1) / boxesOf(job))) + 1;
         return `${partName(names, part).toLowerCase()} of box ${box}`;
       });
 
@@ -81,10 +88,17 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
     onPins((pins) => [...pins.filter((each) => !samePiece(each, pin)), pin]);
     setSelected(keyOf(pin));
   };
-  const letGo = (placement: Placement) => onPins((pins) => pins.filter((each) => !samePiece(each, placement)));
+  const letGo = (placement: Placement) =>
+    onPins((pins) => pins.filter((each) => !samePiece(each, placement)));
 
   /** The place nearest to where it was dropped at which it lies a kerf from its neighbours, or flush with an edge. */
-  const snapped = (laid: LaidBoard, board: BoardRecord, placement: Placement, x: Ticks, y: Ticks): readonly [Ticks, Ticks] => {
+  const snapped = (
+    laid: LaidBoard,
+    board: BoardRecord,
+    placement: Placement,
+    x: Ticks,
+    y: Ticks,
+  ): readonly [Ticks, Ticks] => {
     const part = partOf(placement.part)!;
     const [left, bottom, right, top] = placePart(part, { ...placement, x: 0, y: 0 }).bounds;
     const [long, wide] = [right - left, top - bottom];
@@ -103,8 +117,16 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
       return Math.abs(best - value) * scale <= SNAP ? best : Math.round(value);
     };
     return [
-      near(x, [endTrim, board.length - endTrim - long, ...rims.flatMap((rim) => [rim[2] + kerf, rim[0] - kerf - long])]),
-      near(y, [0, board.width - wide, ...rims.flatMap((rim) => [rim[3] + kerf, rim[1] - kerf - wide])]),
+      near(x, [
+        endTrim,
+        board.length - endTrim - long,
+        ...rims.flatMap((rim) => [rim[2] + kerf, rim[0] - kerf - long]),
+      ]),
+      near(y, [
+        0,
+        board.width - wide,
+        ...rims.flatMap((rim) => [rim[3] + kerf, rim[1] - kerf - wide]),
+      ]),
     ];
   };
 
@@ -115,7 +137,10 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
       return;
     }
     for (const laid of layout.boards) {
-      const wood = drawings.current.get(`${laid.stock}/${laid.piece}`)?.querySelector('[data-wood]')?.getBoundingClientRect();
+      const wood = drawings.current
+        .get(`${laid.stock}/${laid.piece}`)
+        ?.querySelector('[data-wood]')
+        ?.getBoundingClientRect();
       const board = boards.find((each) => each.id === laid.stock);
       if (!board) continue;
       if (
@@ -137,19 +162,31 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
   };
 
   const turn = (laid: LaidBoard, placement: Placement) => {
-    const along = partOf(placement.part)?.grain === 'along' && boards.find((board) => board.id === laid.stock)?.grained;
-    lay({ ...placement, turn: ((placement.turn + (along ? 180 : 90)) % 360) as Turn, stock: laid.stock, piece: laid.piece });
+    const along =
+      partOf(placement.part)?.grain === 'along' &&
+      boards.find((board) => board.id === laid.stock)?.grained;
+    lay({
+      ...placement,
+      turn: ((placement.turn + (along ? 180 : 90)) % 360) as Turn,
+      stock: laid.stock,
+      piece: laid.piece,
+    });
   };
   const flip = (laid: LaidBoard, placement: Placement) =>
     lay({ ...placement, flipped: !placement.flipped, stock: laid.stock, piece: laid.piece });
   const togglePin = (laid: LaidBoard, placement: Placement) =>
-    pinned(placement) ? letGo(placement) : lay({ ...placement, stock: laid.stock, piece: laid.piece });
+    pinned(placement)
+      ? letGo(placement)
+      : lay({ ...placement, stock: laid.stock, piece: laid.piece });
 
   const hand =
     (laid: LaidBoard, board: BoardRecord) =>
     (placement: Placement): PieceInHand => {
       const mine = held && samePiece(held.placement, placement) ? held : null;
-      const box = Math.floor(placement.copy / Math.max(1, (partOf(placement.part)?.quantity ?? 1) / boxesOf(job))) + 1;
+      const box =
+        Math.floor(
+          placement.copy / Math.max(1, (partOf(placement.part)?.quantity ?? 1) / boxesOf(job)),
+        ) + 1;
       return {
         label: `${partName(names, placement.part)}, box ${box}${pinned(placement) ? ', pinned' : ''}. Arrow keys move it, P pins it, T turns it, F turns it over.`,
         pinned: pinned(placement),
@@ -159,15 +196,30 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
           onFocus: () => setSelected(keyOf(placement)),
           onPointerDown: (event) => {
             if (event.button !== 0) return;
-            const wood = event.currentTarget.ownerSVGElement?.querySelector('[data-wood]')?.getBoundingClientRect();
+            const wood = event.currentTarget.ownerSVGElement
+              ?.querySelector('[data-wood]')
+              ?.getBoundingClientRect();
             if (!wood) return;
             event.currentTarget.setPointerCapture(event.pointerId);
             const drawn = wood.width / board.length;
-            const grip = [(event.clientX - wood.left) / drawn - placement.x, (wood.bottom - event.clientY) / drawn - placement.y] as const;
-            setHeld({ placement, from: laid, start: [event.clientX, event.clientY], shift: [0, 0], grip });
+            const grip = [
+              (event.clientX - wood.left) / drawn - placement.x,
+              (wood.bottom - event.clientY) / drawn - placement.y,
+            ] as const;
+            setHeld({
+              placement,
+              from: laid,
+              start: [event.clientX, event.clientY],
+              shift: [0, 0],
+              grip,
+            });
           },
           onPointerMove: (event) => {
-            if (mine) setHeld({ ...mine, shift: [event.clientX - mine.start[0], event.clientY - mine.start[1]] });
+            if (mine)
+              setHeld({
+                ...mine,
+                shift: [event.clientX - mine.start[0], event.clientY - mine.start[1]],
+              });
           },
           onPointerUp: (event) => mine && drop(event, mine),
           onPointerCancel: () => setHeld(null),
@@ -183,7 +235,14 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
             const key = event.key.toLowerCase();
             if (!by && !['p', 't', 'f', 'enter', ' '].includes(key)) return;
             event.preventDefault();
-            if (by) lay({ ...placement, x: placement.x + by[0], y: placement.y + by[1], stock: laid.stock, piece: laid.piece });
+            if (by)
+              lay({
+                ...placement,
+                x: placement.x + by[0],
+                y: placement.y + by[1],
+                stock: laid.stock,
+                piece: laid.piece,
+              });
             else if (key === 't') turn(laid, placement);
             else if (key === 'f') flip(laid, placement);
             else togglePin(laid, placement);
@@ -203,26 +262,49 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
           {chosen ? (
             <>
               <strong className="mr-1">{partName(names, chosen.placement.part)}</strong>
-              <button type="button" className="btn btn-quiet !min-h-8" onClick={() => togglePin(chosen.laid, chosen.placement)}>
-                {pinned(chosen.placement) ? <PinOff size={16} aria-hidden /> : <Pin size={16} aria-hidden />}{' '}
+              <button
+                type="button"
+                className="btn btn-quiet !min-h-8"
+                onClick={() => togglePin(chosen.laid, chosen.placement)}
+              >
+                {pinned(chosen.placement) ? (
+                  <PinOff size={16} aria-hidden />
+                ) : (
+                  <Pin size={16} aria-hidden />
+                )}{' '}
                 {pinned(chosen.placement) ? 'Let go' : 'Pin here'}
               </button>
-              <button type="button" className="btn btn-quiet !min-h-8" onClick={() => turn(chosen.laid, chosen.placement)}>
+              <button
+                type="button"
+                className="btn btn-quiet !min-h-8"
+                onClick={() => turn(chosen.laid, chosen.placement)}
+              >
                 <RotateCw size={16} aria-hidden /> Turn
               </button>
-              <button type="button" className="btn btn-quiet !min-h-8" onClick={() => flip(chosen.laid, chosen.placement)}>
+              <button
+                type="button"
+                className="btn btn-quiet !min-h-8"
+                onClick={() => flip(chosen.laid, chosen.placement)}
+              >
                 <FlipHorizontal2 size={16} aria-hidden /> Turn over
               </button>
             </>
           ) : (
             <span className="text-sm text-soft">
-              Drag a panel where you want it: it is pinned there, and the rest flows round it. By keyboard: Tab to a panel, then the arrow
-              keys.
+              Drag a panel where you want it: it is pinned there, and the rest flows round it. By
+              keyboard: Tab to a panel, then the arrow keys.
             </span>
           )}
           {job.pinned.length > 0 && (
-            <button type="button" className="btn btn-quiet ml-auto !min-h-8" onClick={() => onPins(() => [])}>
-              <PinOff size={16} aria-hidden /> {job.pinned.length === 1 ? 'Let the pinned one go' : `Let all ${job.pinned.length} go`}
+            <button
+              type="button"
+              className="btn btn-quiet ml-auto !min-h-8"
+              onClick={() => onPins(() => [])}
+            >
+              <PinOff size={16} aria-hidden />{' '}
+              {job.pinned.length === 1
+                ? 'Let the pinned one go'
+                : `Let all ${job.pinned.length} go`}
             </button>
           )}
         </div>
@@ -232,7 +314,8 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
           groups.map(({ laid, number, count }) => {
             const board = boards.find((each) => each.id === laid.stock);
             if (!board) return null;
-            const title = count > 1 ? board.name : board.quantity > 1 ? `${board.name} ${number}` : board.name;
+            const title =
+              count > 1 ? board.name : board.quantity > 1 ? `${board.name} ${number}` : board.name;
             const key = `${laid.stock}/${laid.piece}`;
             return (
               <li
@@ -245,10 +328,14 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
               >
                 <p className="mb-0.5 flex flex-wrap items-baseline gap-x-3 text-sm">
                   <strong>{title}</strong>
-                  {count > 1 && <span className="rounded bg-tape px-1.5 font-semibold">cut {count} boards like this</span>}
+                  {count > 1 && (
+                    <span className="rounded bg-tape px-1.5 font-semibold">
+                      cut {count} boards like this
+                    </span>
+                  )}
                   <span className="text-soft">
-                    <Length ticks={board.thickness} /> × <Length ticks={board.width} /> × <Length ticks={board.length} unit />, face A up (
-                    {board.faceA})
+                    <Length ticks={board.thickness} /> × <Length ticks={board.width} /> ×{' '}
+                    <Length ticks={board.length} unit />, face A up ({board.faceA})
                   </span>
                   {jigsaw.get(laid)!.length > 0 && (
                     <span className="rounded bg-warn-pale px-1.5 font-semibold text-warn">
@@ -288,10 +375,13 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
 }
 
 /** Every part of a job for boxes comes once a box or more: the greatest common number of boxes. */
-const boxesOf = (job: LayoutJob): number => Math.max(1, Math.min(...job.parts.map((part) => part.quantity)));
+const boxesOf = (job: LayoutJob): number =>
+  Math.max(1, Math.min(...job.parts.map((part) => part.quantity)));
 
 /** Boards in order; in large layouts those cut alike stand together once, with how many they are. */
-function groupAlike(boards: readonly LaidBoard[]): { laid: LaidBoard; number: number; count: number }[] {
+function groupAlike(
+  boards: readonly LaidBoard[],
+): { laid: LaidBoard; number: number; count: number }[] {
   const numbers = new Map<string, number>();
   const groups = new Map<string, { laid: LaidBoard; number: number; count: number }>();
   for (const laid of boards) {
@@ -299,7 +389,10 @@ function groupAlike(boards: readonly LaidBoard[]): { laid: LaidBoard; number: nu
     numbers.set(laid.stock, number);
     const pattern =
       boards.length > ALIKE
-        ? JSON.stringify([laid.stock, laid.placements.map(({ part, x, y, turn, flipped }) => [part, x, y, turn, flipped])])
+        ? JSON.stringify([
+            laid.stock,
+            laid.placements.map(({ part, x, y, turn, flipped }) => [part, x, y, turn, flipped]),
+          ])
         : `${laid.stock}/${laid.piece}`;
     const known = groups.get(pattern);
     if (known) known.count += 1;

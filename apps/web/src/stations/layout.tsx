@@ -1,15 +1,21 @@
-import { familyById } from '@spare-knot/core/box/families/families.js';
-import { panelNames, partName } from '@spare-knot/core/box/panel-names.js';
-import { batchJob } from '@spare-knot/core/exchange/batch-job.js';
-import type { BoardRecord, LayoutChoices } from '@spare-knot/core/exchange/kept.js';
-import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
-import type { Goals } from '@spare-knot/core/layout/goals.js';
-import type { LayoutJob, Saw } from '@spare-knot/core/layout/job.js';
-import type { Layout } from '@spare-knot/core/layout/layout.js';
-import { movedToPins } from '@spare-knot/core/layout/pins.js';
-import { aboveBest, costByPart, countCuts, shortPieces, usedCost } from '@spare-knot/core/layout/summary.js';
-import { printMoney } from '@spare-knot/core/measure/money.js';
-import type { Ticks } from '@spare-knot/core/measure/ticks.js';
+import { type BoardRecord, batchQuestion, type LayoutChoices } from '@spare-knot/core/api';
+import { familyById } from '@spare-knot/core/families';
+import { type LayoutJob, layoutJob, type Saw } from '@spare-knot/core/job';
+import {
+  aboveBest,
+  checkLayout,
+  costByPart,
+  countCuts,
+  type Goals,
+  type Layout,
+  movedToPins,
+  shortPieces,
+  sortPins,
+  usedCost,
+} from '@spare-knot/core/layout';
+import { printMoney, type Ticks } from '@spare-knot/core/measure';
+import { panelNames, partName } from '@spare-knot/core/panels';
+
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -41,7 +47,8 @@ export function LayoutStation() {
   const queries = useQueryClient();
   const say = useNotice();
   const names = useMemo(
-    () => (sound ? panelNames(familyById(draft.plan.family), sound.box) : new Map<string, string>()),
+    () =>
+      sound ? panelNames(familyById(draft.plan.family), sound.box) : new Map<string, string>(),
     [sound, draft.plan.family],
   );
   const [busy, setBusy] = useState(false);
@@ -50,15 +57,36 @@ export function LayoutStation() {
   const ready = accepted !== null || rack.query.data !== undefined;
   const made = useMemo(() => {
     if (!ready || !built.ok) return null;
-    const of = batchJob({ name: 'batch', plan: draft.plan, boxes: draft.boxes, saw: draft.saw, choices: draft.choices }, boards);
-    return of.ok ? of : null;
+    const of = layoutJob(
+      batchQuestion(
+        {
+          name: 'batch',
+          plan: draft.plan,
+          boxes: draft.boxes,
+          saw: draft.saw,
+          choices: draft.choices,
+        },
+        boards,
+      ),
+    );
+    return of.ok ? sortPins(of.job) : null;
   }, [ready, built.ok, draft.plan, draft.boxes, draft.saw, draft.choices, boards]);
   const job = made?.job ?? null;
   const { goals, forbidden } = draft.choices;
-  const change = (choices: Partial<LayoutChoices>) => edit((current) => ({ ...current, choices: { ...current.choices, ...choices } }));
+  const change = (choices: Partial<LayoutChoices>) =>
+    edit((current) => ({ ...current, choices: { ...current.choices, ...choices } }));
   const way: Way = draft.saw.rip ? goals.first : 'chop';
   const question = useMemo(
-    () => (job ? { plan: draft.plan, boxes: draft.boxes, stock: job.stock, saw: draft.saw, inches: draft.units === 'inch' } : null),
+    () =>
+      job
+        ? {
+            plan: draft.plan,
+            boxes: draft.boxes,
+            stock: job.stock,
+            saw: draft.saw,
+            inches: draft.units === 'inch',
+          }
+        : null,
     [job, draft.plan, draft.boxes, draft.saw, draft.units],
   );
 
@@ -69,7 +97,10 @@ export function LayoutStation() {
       await client.proposeLayout(current.id, layout);
       replace({ ...current, proposed: layout });
     } catch (error) {
-      say(`This layout is not kept yet: ${error instanceof Error ? error.message : String(error)}`, { tone: 'danger' });
+      say(
+        `This layout is not kept yet: ${error instanceof Error ? error.message : String(error)}`,
+        { tone: 'danger' },
+      );
     }
   };
   const search = useLayoutSearch((layout) => void keep(layout));
@@ -101,8 +132,11 @@ export function LayoutStation() {
     if (answer) lastAnswer.current = answer;
   }, [answer]);
   // Until a changed job has its answer the last one stays, with every piece where it was dropped.
-  const layout = accepted ? accepted.layout : (answer ?? (job && lastAnswer.current && movedToPins(lastAnswer.current, job.pinned)));
-  const searching = !accepted && job !== null && !asKept && (search.running || search.asked !== job);
+  const layout = accepted
+    ? accepted.layout
+    : (answer ?? (job && lastAnswer.current && movedToPins(lastAnswer.current, job.pinned)));
+  const searching =
+    !accepted && job !== null && !asKept && (search.running || search.asked !== job);
   const take = async () => {
     if (!answer || busy) return;
     setBusy(true);
@@ -136,7 +170,8 @@ export function LayoutStation() {
     }
     setBusy(false);
   };
-  const changeSaw = (change: Partial<Saw>) => edit((current) => ({ ...current, saw: { ...current.saw, ...change } }));
+  const changeSaw = (change: Partial<Saw>) =>
+    edit((current) => ({ ...current, saw: { ...current.saw, ...change } }));
 
   return (
     <main className="mt-3 grid grid-cols-[minmax(0,1fr)_300px] gap-3 max-lg:grid-cols-1">
@@ -166,9 +201,14 @@ export function LayoutStation() {
         aria-label="Boards laid out"
         aria-busy={searching}
       >
-        {rack.query.isError && <Trouble error={rack.query.error} retry={() => void rack.query.refetch()} />}
+        {rack.query.isError && (
+          <Trouble error={rack.query.error} retry={() => void rack.query.refetch()} />
+        )}
         {!built.ok && (
-          <p role="alert" className="rounded-md border border-danger bg-danger-pale p-3 text-danger">
+          <p
+            role="alert"
+            className="rounded-md border border-danger bg-danger-pale p-3 text-danger"
+          >
             The box cannot be built as it stands, so there is nothing to lay out.{' '}
             <Link className="link" to="../box">
               Mend the box
@@ -176,7 +216,10 @@ export function LayoutStation() {
           </p>
         )}
         {search.trouble && (
-          <p role="alert" className="mb-2 rounded-md border border-danger bg-danger-pale p-3 text-danger">
+          <p
+            role="alert"
+            className="mb-2 rounded-md border border-danger bg-danger-pale p-3 text-danger"
+          >
             The search gave a layout that the checker refused; it is not shown. {search.trouble}
           </p>
         )}
@@ -189,15 +232,20 @@ export function LayoutStation() {
             , then they are laid out here.
           </p>
         )}
-        {made && made.brokenPins.length > 0 && (
+        {made && made.broken.length > 0 && (
           <ul role="alert" className="mb-2 rounded-md border border-warn bg-warn-pale p-2 text-sm">
-            {made.brokenPins.map(({ pin, reason }) => (
+            {made.broken.map(({ pin, reason }) => (
               <li key={`${pin.part}/${pin.copy}`}>
-                {partName(names, pin.part)} is not kept where it was pinned: <Sentence text={reason} />.
+                {partName(names, pin.part)} is not kept where it was pinned:{' '}
+                <Sentence text={reason} />.
               </li>
             ))}
             <li>
-              <button type="button" className="link min-h-7" onClick={() => change({ pinned: [...(job?.pinned ?? [])] })}>
+              <button
+                type="button"
+                className="link min-h-7"
+                onClick={() => change({ pinned: [...(job?.pinned ?? [])] })}
+              >
                 Forget these pins
               </button>
             </li>
@@ -211,17 +259,31 @@ export function LayoutStation() {
             names={names}
             locked={locked}
             onPins={(next) =>
-              edit((current) => ({ ...current, choices: { ...current.choices, pinned: [...next(current.choices.pinned)] } }))
+              edit((current) => ({
+                ...current,
+                choices: { ...current.choices, pinned: [...next(current.choices.pinned)] },
+              }))
             }
             onForbid={(board) =>
-              change({ forbidden: [...forbidden, board], pinned: draft.choices.pinned.filter((pin) => pin.stock !== board) })
+              change({
+                forbidden: [...forbidden, board],
+                pinned: draft.choices.pinned.filter((pin) => pin.stock !== board),
+              })
             }
           />
         )}
         {job && !layout && boards.length > 0 && <p className="p-6 text-center">Laying out…</p>}
       </section>
       <aside className="grid content-start gap-3">
-        {job && layout && <Statement job={job} layout={layout} boxes={draft.boxes} roles={names} handHeld={draft.choices.handHeld} />}
+        {job && layout && (
+          <Statement
+            job={job}
+            layout={layout}
+            boxes={draft.boxes}
+            roles={names}
+            handHeld={draft.choices.handHeld}
+          />
+        )}
         {forbidden.length > 0 && !locked && (
           <section className="card p-3" aria-label="Boards left alone">
             <h2 className="text-base">Left alone</h2>
@@ -284,20 +346,42 @@ export function LayoutStation() {
               edit((current) => ({
                 ...current,
                 saw: { ...current.saw, rip: next !== 'chop' },
-                choices: { ...current.choices, goals: { ...current.choices.goals, first: next === 'chop' ? 'cost' : next } },
+                choices: {
+                  ...current.choices,
+                  goals: { ...current.choices.goals, first: next === 'chop' ? 'cost' : next },
+                },
               }))
             }
           />
         )}
         {question && (
-          <FitPanel question={question} names={names} locked={locked} onTake={(plan) => edit((current) => ({ ...current, plan }))} />
+          <FitPanel
+            question={question}
+            names={names}
+            locked={locked}
+            onTake={(plan) => edit((current) => ({ ...current, plan }))}
+          />
         )}
         <section className="card p-3" aria-label="Boxes and saw">
           <h2 className="text-base">Boxes and saw</h2>
           <div className="mt-1 grid grid-cols-2 gap-2">
-            <BoxCount value={draft.boxes} locked={locked} onChange={(boxes) => edit((current) => ({ ...current, boxes }))} />
-            <LengthField label="Kerf" value={draft.saw.kerf} disabled={locked} onChange={(kerf) => changeSaw({ kerf })} />
-            <LengthField label="Trim each end" value={draft.saw.endTrim} disabled={locked} onChange={(endTrim) => changeSaw({ endTrim })} />
+            <BoxCount
+              value={draft.boxes}
+              locked={locked}
+              onChange={(boxes) => edit((current) => ({ ...current, boxes }))}
+            />
+            <LengthField
+              label="Kerf"
+              value={draft.saw.kerf}
+              disabled={locked}
+              onChange={(kerf) => changeSaw({ kerf })}
+            />
+            <LengthField
+              label="Trim each end"
+              value={draft.saw.endTrim}
+              disabled={locked}
+              onChange={(endTrim) => changeSaw({ endTrim })}
+            />
             <LengthField
               label="Keep offcuts long from"
               value={draft.saw.keep.length}
@@ -378,11 +462,15 @@ export function LayoutStation() {
                 ))}
               </select>
             </label>
-            <OffcutClasses goals={goals} locked={locked} onChange={(classes) => change({ goals: { ...goals, classes } })} />
+            <OffcutClasses
+              goals={goals}
+              locked={locked}
+              onChange={(classes) => change({ goals: { ...goals, classes } })}
+            />
           </details>
           <p className="mt-2 text-sm text-soft">
-            Measure the kerf on a scrap: it is the saw’s, not the book’s. Guards on, eyes and ears covered; pieces too short to hold are
-            clamped. Follow the saw’s own manual.
+            Measure the kerf on a scrap: it is the saw’s, not the book’s. Guards on, eyes and ears
+            covered; pieces too short to hold are clamped. Follow the saw’s own manual.
           </p>
         </section>
       </aside>
@@ -390,7 +478,15 @@ export function LayoutStation() {
   );
 }
 
-function BoxCount({ value, locked, onChange }: { value: number; locked: boolean; onChange: (boxes: number) => void }) {
+function BoxCount({
+  value,
+  locked,
+  onChange,
+}: {
+  value: number;
+  locked: boolean;
+  onChange: (boxes: number) => void;
+}) {
   const [text, setText] = useState(String(value));
   useEffect(() => setText(String(value)), [value]);
   const count = Number(text);
@@ -439,10 +535,16 @@ function OffcutClasses({
             value={each.worth}
             className="h-6 w-24 accent-chalk"
             onChange={(event) =>
-              onChange(goals.classes.map((other, at) => (at === index ? { ...other, worth: Number(event.target.value) } : other)))
+              onChange(
+                goals.classes.map((other, at) =>
+                  at === index ? { ...other, worth: Number(event.target.value) } : other,
+                ),
+              )
             }
           />
-          <span className="mono w-14 whitespace-nowrap text-right text-sm">{Math.round(each.worth * 100)} %</span>
+          <span className="mono w-14 whitespace-nowrap text-right text-sm">
+            {Math.round(each.worth * 100)} %
+          </span>
         </div>
       ))}
     </fieldset>
@@ -475,7 +577,13 @@ function Statement({
     ['Cuts', String(countCuts(job, layout))],
     [
       'Different patterns',
-      String(new Set(boards.map((board) => JSON.stringify([board.stock, board.placements.map(({ part, x, y }) => [part, x, y])]))).size),
+      String(
+        new Set(
+          boards.map((board) =>
+            JSON.stringify([board.stock, board.placements.map(({ part, x, y }) => [part, x, y])]),
+          ),
+        ).size,
+      ),
     ],
     ['Wood in the boxes', `${(layout.yield * 100).toFixed(1)} %`],
     ['Wasted', `${(100 - layout.yield * 100).toFixed(1)} %`],
@@ -485,7 +593,9 @@ function Statement({
     <section className="card p-3" aria-label="Result">
       {unplaced.length > 0 ? (
         <div role="alert" className="-m-3 mb-2 rounded-t-[10px] bg-danger-pale p-3">
-          <h2 className="text-lg text-danger">{unplaced.reduce((sum, entry) => sum + entry.count, 0)} panels find no place</h2>
+          <h2 className="text-lg text-danger">
+            {unplaced.reduce((sum, entry) => sum + entry.count, 0)} panels find no place
+          </h2>
           <ul className="mt-1 text-sm">
             {unplaced.map((entry) => (
               <li key={entry.part}>
@@ -521,13 +631,17 @@ function Statement({
       </p>
       {short.length > 0 && (
         <p className="mt-1 border-l-4 border-warn pl-2 text-sm">
-          Too short to hold by hand: {short.map(({ part }) => partName(roles, part).toLowerCase()).join(', ')}. Cut them off the long board
-          with a stop and a clamp.
+          Too short to hold by hand:{' '}
+          {short.map(({ part }) => partName(roles, part).toLowerCase()).join(', ')}. Cut them off
+          the long board with a stop and a clamp.
         </p>
       )}
       <dl className="mt-2">
         {rows.map(([name, value]) => (
-          <div key={name} className="flex justify-between border-b border-dotted border-line py-0.5">
+          <div
+            key={name}
+            className="flex justify-between border-b border-dotted border-line py-0.5"
+          >
             <dt>{name}</dt>
             <dd className="mono font-semibold">{value}</dd>
           </div>
@@ -556,7 +670,9 @@ function Statement({
               ))}
             </tbody>
           </table>
-          <p className="mt-1 text-sm text-soft">Each board’s whole price, shared among the panels on it by their area.</p>
+          <p className="mt-1 text-sm text-soft">
+            Each board’s whole price, shared among the panels on it by their area.
+          </p>
         </details>
       )}
     </section>

@@ -1,12 +1,10 @@
-import { type PanelChange, panelChanges } from '@spare-knot/core/box/changes.js';
-import { chosen, rolesOf } from '@spare-knot/core/box/declare.js';
-import { buildBox, familyById } from '@spare-knot/core/box/families/families.js';
-import { woodGroups } from '@spare-knot/core/box/find-wood.js';
-import { measuresOf } from '@spare-knot/core/box/measures.js';
-import { panelNames } from '@spare-knot/core/box/panel-names.js';
-import type { PanelWood } from '@spare-knot/core/box/plan.js';
-import type { BoardRecord } from '@spare-knot/core/exchange/kept.js';
-import { materialName } from '@spare-knot/core/wood/material.js';
+import { woodGroups } from '@spare-knot/core/advice';
+import type { BoardRecord } from '@spare-knot/core/api';
+import { buildBox, familyById } from '@spare-knot/core/families';
+import { measuresOf, type PanelChange, panelChanges, panelNames } from '@spare-knot/core/panels';
+import { chosen, type PanelWood, rolesOf } from '@spare-knot/core/plan';
+import { materialName } from '@spare-knot/core/wood';
+
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useBatch } from '../batch/batch-context';
@@ -35,19 +33,25 @@ export function WoodStation() {
   const { draft, edit, sound, built, locked } = useBatch();
   const rack = useRack();
   const family = familyById(draft.plan.family);
-  const [roles, setRoles] = useState<readonly string[]>(() => (family ? (woodGroups(family, draft.plan.schools)[0] ?? []) : []));
+  const [roles, setRoles] = useState<readonly string[]>(() =>
+    family ? (woodGroups(family, draft.plan.schools)[0] ?? []) : [],
+  );
   const [moved, setMoved] = useState<{ to: string; changes: readonly PanelChange[] } | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const [ref, width] = useWidth<HTMLUListElement>();
   if (!family) return null;
-  const wanted = rolesOf(family, chosen(family, draft.plan.schools)).filter((role) => !role.offBoard);
+  const wanted = rolesOf(family, chosen(family, draft.plan.schools)).filter(
+    (role) => !role.offBoard,
+  );
   const all = wanted.map((role) => role.id);
   const boardRoles = wanted.filter((role) => !role.stick).map((role) => role.id);
   const groups = woodGroups(family, draft.plan.schools);
   const body = groups[0] ?? [];
   const names = sound ? panelNames(family, sound.box) : new Map<string, string>();
-  const nameOf = (id: string) => names.get(id) ?? family.roles.find((each) => each.id === id)?.label ?? id;
-  const same = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((each) => b.includes(each));
+  const nameOf = (id: string) =>
+    names.get(id) ?? family.roles.find((each) => each.id === id)?.label ?? id;
+  const same = (a: readonly string[], b: readonly string[]) =>
+    a.length === b.length && a.every((each) => b.includes(each));
   const scaleOf = rackScale(rack.boards, width - 34);
 
   const groupButtons: readonly (readonly [string, readonly string[]])[] = [
@@ -64,9 +68,18 @@ export function WoodStation() {
   ];
 
   const use = (board: BoardRecord) => {
-    const plan = { ...draft.plan, wood: { ...draft.plan.wood, ...Object.fromEntries(roles.map((role) => [role, woodOf(board)])) } };
+    const plan = {
+      ...draft.plan,
+      wood: {
+        ...draft.plan.wood,
+        ...Object.fromEntries(roles.map((role) => [role, woodOf(board)])),
+      },
+    };
     const after = buildBox(plan);
-    setMoved({ to: board.name, changes: sound && after.ok ? panelChanges(sound.box, after.box) : [] });
+    setMoved({
+      to: board.name,
+      changes: sound && after.ok ? panelChanges(sound.box, after.box) : [],
+    });
     edit((current) => ({ ...current, plan: { ...current.plan, wood: plan.wood } }));
   };
 
@@ -104,13 +117,20 @@ export function WoodStation() {
                     type="checkbox"
                     className="mt-1 size-4 accent-chalk"
                     checked={roles.includes(role.id)}
-                    onChange={(event) => setRoles(event.target.checked ? [...roles, role.id] : roles.filter((each) => each !== role.id))}
+                    onChange={(event) =>
+                      setRoles(
+                        event.target.checked
+                          ? [...roles, role.id]
+                          : roles.filter((each) => each !== role.id),
+                      )
+                    }
                   />
                   <span className="flex-1">
                     <span className="font-semibold">{role.label}</span>
                     {panel && (
                       <span className="mono float-right text-sm">
-                        <Length ticks={measuresOf(panel).longPoint} /> × <Length ticks={measuresOf(panel).blankWidth} />
+                        <Length ticks={measuresOf(panel).longPoint} /> ×{' '}
+                        <Length ticks={measuresOf(panel).blankWidth} />
                       </span>
                     )}
                     <span className="block text-sm text-soft">
@@ -128,7 +148,9 @@ export function WoodStation() {
                       ) : (
                         'no wood chosen'
                       )}
-                      {rack.query.data && wood && !there && <span className="font-semibold text-danger"> · none on the rack</span>}
+                      {rack.query.data && wood && !there && (
+                        <span className="font-semibold text-danger"> · none on the rack</span>
+                      )}
                     </span>
                   </span>
                 </label>
@@ -137,14 +159,19 @@ export function WoodStation() {
           })}
         </ul>
         {!built.ok && (
-          <p role="alert" className="mt-2 rounded-md border border-danger bg-danger-pale p-2 text-sm text-danger">
+          <p
+            role="alert"
+            className="mt-2 rounded-md border border-danger bg-danger-pale p-2 text-sm text-danger"
+          >
             <Sentence text={built.refusals.map((refusal) => refusal.message).join(' ')} />
           </p>
         )}
         {moved && (
           <div className="mt-3 rounded-md bg-chalk-pale p-3" aria-live="polite">
             <h3 className="font-sans font-bold">
-              {moved.changes.length === 0 ? `${moved.to}: no panel is cut differently` : `${moved.to}: these panels are cut anew`}
+              {moved.changes.length === 0
+                ? `${moved.to}: no panel is cut differently`
+                : `${moved.to}: these panels are cut anew`}
             </h3>
             <ul className="mt-1 text-sm">
               {moved.changes.map((change) => (
@@ -161,10 +188,13 @@ export function WoodStation() {
       </section>
       <section aria-label="Boards on the rack" className="min-w-0">
         {!locked && <QuickEntry onAdd={rack.add} />}
-        {rack.query.isError && <Trouble error={rack.query.error} retry={() => void rack.query.refetch()} />}
+        {rack.query.isError && (
+          <Trouble error={rack.query.error} retry={() => void rack.query.refetch()} />
+        )}
         {rack.query.data && rack.boards.length === 0 && (
           <p className="card mt-3 p-6 text-center">
-            There is no wood on the rack. Type a line above: it goes onto the rack, and then to the panels.
+            There is no wood on the rack. Type a line above: it goes onto the rack, and then to the
+            panels.
           </p>
         )}
         <ul ref={ref} className="mt-3 grid gap-2">
@@ -172,7 +202,11 @@ export function WoodStation() {
             rack.boards.map((board) => {
               const using = wanted.filter((role) => sameWood(draft.plan.wood[role.id], board));
               return (
-                <li key={board.id} className={`card p-3 ${using.length > 0 ? '!border-2 !border-moss' : ''}`} data-board={board.name}>
+                <li
+                  key={board.id}
+                  className={`card p-3 ${using.length > 0 ? '!border-2 !border-moss' : ''}`}
+                  data-board={board.name}
+                >
                   <BoardRow board={board} scale={scaleOf(board)}>
                     <button
                       type="button"
@@ -182,13 +216,19 @@ export function WoodStation() {
                     >
                       {open === board.id ? 'Close' : 'Knots…'}
                     </button>
-                    <button type="button" className="btn" disabled={locked || roles.length === 0} onClick={() => use(board)}>
+                    <button
+                      type="button"
+                      className="btn"
+                      disabled={locked || roles.length === 0}
+                      onClick={() => use(board)}
+                    >
                       Use for{' '}
                       {same(roles, boardRoles)
                         ? 'all boards'
                         : same(roles, body)
                           ? 'the body'
-                          : roles.length === 1 || (roles.length > 0 && roles.every((role) => role.startsWith('roof')))
+                          : roles.length === 1 ||
+                              (roles.length > 0 && roles.every((role) => role.startsWith('roof')))
                             ? roles[0]!.startsWith('roof')
                               ? 'roof'
                               : nameOf(roles[0]!).toLowerCase()

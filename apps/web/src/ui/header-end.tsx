@@ -1,4 +1,5 @@
-import type { LengthStyle } from '@spare-knot/core/measure/print.js';
+import type { LengthStyle } from '@spare-knot/core/measure';
+
 import { type ReactNode, useEffect, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { useUnits } from '../measure/units';
@@ -30,7 +31,9 @@ const CHOICES: readonly { label: string; name: string; style: LengthStyle }[] = 
 /** The one switch for how lengths are shown and bare numbers read. */
 function UnitSwitch() {
   const { style, setStyle } = useUnits();
-  const at = CHOICES.findIndex((choice) => choice.style.system === style.system && choice.style.division === style.division);
+  const at = CHOICES.findIndex(
+    (choice) => choice.style.system === style.system && choice.style.division === style.division,
+  );
   return (
     <label className="flex items-center gap-2 text-sm">
       <span>Lengths in</span>

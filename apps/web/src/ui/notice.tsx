@@ -19,11 +19,17 @@ let nextId = 1;
 
 export function NoticeProvider({ children }: { children: ReactNode }) {
   const [notices, setNotices] = useState<readonly Notice[]>([]);
-  const dismiss = useCallback((id: number) => setNotices((current) => current.filter((notice) => notice.id !== id)), []);
+  const dismiss = useCallback(
+    (id: number) => setNotices((current) => current.filter((notice) => notice.id !== id)),
+    [],
+  );
   const say: Say = useCallback(
     (text, more = {}) => {
       const id = nextId++;
-      setNotices((current) => [...current.slice(-2), { id, text, tone: more.tone ?? 'plain', ...(more.undo && { undo: more.undo }) }]);
+      setNotices((current) => [
+        ...current.slice(-2),
+        { id, text, tone: more.tone ?? 'plain', ...(more.undo && { undo: more.undo }) },
+      ]);
       if (more.tone !== 'danger') setTimeout(() => dismiss(id), 10_000);
     },
     [dismiss],
@@ -54,7 +60,12 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
                 <Undo2 size={16} aria-hidden /> Undo
               </button>
             )}
-            <button type="button" aria-label="Dismiss" className="grid size-7 place-items-center" onClick={() => dismiss(notice.id)}>
+            <button
+              type="button"
+              aria-label="Dismiss"
+              className="grid size-7 place-items-center"
+              onClick={() => dismiss(notice.id)}
+            >
               <X size={16} aria-hidden />
             </button>
           </div>

@@ -8,7 +8,10 @@ const place = ({ isActive }: { isActive: boolean }) =>
 export function Shell() {
   return (
     <RememberedUnits>
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-white focus:p-3">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-white focus:p-3"
+      >
         Skip to the page
       </a>
       <header className="flex min-h-12 flex-wrap items-center gap-x-7 bg-forest px-6 text-white max-sm:gap-x-4 max-sm:px-3 max-sm:pb-1.5 print:hidden">

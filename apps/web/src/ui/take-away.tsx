@@ -14,7 +14,8 @@ export interface FileToTake {
   make: () => Promise<string | Uint8Array> | string | Uint8Array;
 }
 
-const fileName = (title: string): string => title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'box';
+const fileName = (title: string): string =>
+  title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'box';
 
 /** Buttons that make a file and hand it to the downloads, one at a time; trouble is told and nothing is lost. */
 export function TakeAway({ title, files }: { title: string; files: readonly FileToTake[] }) {
@@ -26,14 +27,22 @@ export function TakeAway({ title, files }: { title: string; files: readonly File
       saveFile(`${fileName(title)}${ending}`, type, await make());
       say(`${what} is in your downloads.`);
     } catch (error) {
-      say(`${what} could not be made: ${error instanceof Error ? error.message : String(error)}`, { tone: 'danger' });
+      say(`${what} could not be made: ${error instanceof Error ? error.message : String(error)}`, {
+        tone: 'danger',
+      });
     }
     setBusy(false);
   };
   return (
     <>
       {files.map((file) => (
-        <button key={file.label} type="button" className="btn" disabled={busy} onClick={() => void take(file)}>
+        <button
+          key={file.label}
+          type="button"
+          className="btn"
+          disabled={busy}
+          onClick={() => void take(file)}
+        >
           <Download size={16} aria-hidden /> {file.label}
         </button>
       ))}

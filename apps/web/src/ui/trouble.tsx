@@ -1,7 +1,10 @@
 /** Something that could not be fetched, and the way on. */
 export function Trouble({ error, retry }: { error: unknown; retry: () => void }) {
   return (
-    <div role="alert" className="mx-auto mt-10 max-w-xl rounded-lg border border-danger bg-danger-pale p-5">
+    <div
+      role="alert"
+      className="mx-auto mt-10 max-w-xl rounded-lg border border-danger bg-danger-pale p-5"
+    >
       <p className="font-semibold">{error instanceof Error ? error.message : String(error)}</p>
       <button type="button" className="btn mt-3" onClick={retry}>
         Try again

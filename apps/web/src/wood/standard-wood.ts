@@ -1,5 +1,5 @@
-import type { PanelWood } from '@spare-knot/core/box/plan.js';
-import { fromMm } from '@spare-knot/core/measure/ticks.js';
+import { fromMm } from '@spare-knot/core/measure';
+import type { PanelWood } from '@spare-knot/core/plan';
 
 /** What a plan begins with until boards are chosen: three-quarter cedar, one face rough. */
 export const STANDARD_WOOD: PanelWood = {

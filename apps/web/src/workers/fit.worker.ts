@@ -1,4 +1,4 @@
-import { type FitOffer, type FitQuestion, fitOffers } from '@spare-knot/core/layout/fit.js';
+import { type FitOffer, type FitQuestion, fitOffers } from '@spare-knot/core/advice';
 
 export type FitWord = { kind: 'share'; share: number } | { kind: 'done'; offers: FitOffer[] };
 

@@ -1,18 +1,27 @@
-import { checkLayout } from '@spare-knot/core/layout/checker/check.js';
-import type { Goals } from '@spare-knot/core/layout/goals.js';
-import type { LayoutJob } from '@spare-knot/core/layout/job.js';
-import type { Layout, SearchControl } from '@spare-knot/core/layout/layout.js';
-import { searchSteps } from '@spare-knot/core/layout/search/search.js';
-import { highsSolver } from '@spare-knot/core/layout/solver/highs.js';
-import type { LinearSolver } from '@spare-knot/core/layout/solver/linear.js';
+import type { LayoutJob } from '@spare-knot/core/job';
+import {
+  checkLayout,
+  type Goals,
+  highsSolver,
+  type Layout,
+  type LinearSolver,
+  type SearchControl,
+  searchSteps,
+} from '@spare-knot/core/layout';
+
 import loadHighs from 'highs';
 import wasm from 'highs/runtime?url';
 
 /** What the page says: lay this out, or stop with the best so far. `run` tells answers of one search from those of the next. */
-export type LayoutOrder = { kind: 'lay out'; run: number; job: LayoutJob; goals: Goals } | { kind: 'stop'; run: number };
+export type LayoutOrder =
+  | { kind: 'lay out'; run: number; job: LayoutJob; goals: Goals }
+  | { kind: 'stop'; run: number };
 
 /** What the worker says: a better layout, the end of the search, or that it found nothing valid. */
-export type WorkerWord = { run: number } & ({ kind: 'better' | 'done'; layout: Layout } | { kind: 'broken'; why: string });
+export type WorkerWord = { run: number } & (
+  | { kind: 'better' | 'done'; layout: Layout }
+  | { kind: 'broken'; why: string }
+);
 
 let solver: LinearSolver | null = null;
 let current = 0;
@@ -23,7 +32,13 @@ function send(run: number, kind: 'better' | 'done', job: LayoutJob, layout: Layo
   const word: WorkerWord =
     broken.length === 0
       ? { run, kind, layout }
-      : { run, kind: 'broken', why: broken.map(({ rule, path, message }) => `${path}: rule ${rule}: ${message}`).join('\n') };
+      : {
+          run,
+          kind: 'broken',
+          why: broken
+            .map(({ rule, path, message }) => `${path}: rule ${rule}: ${message}`)
+            .join('\n'),
+        };
   self.postMessage(word);
 }
 

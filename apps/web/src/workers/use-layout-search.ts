@@ -1,6 +1,6 @@
-import { type Goals, STANDARD_GOALS } from '@spare-knot/core/layout/goals.js';
-import type { LayoutJob } from '@spare-knot/core/layout/job.js';
-import type { Layout } from '@spare-knot/core/layout/layout.js';
+import type { LayoutJob } from '@spare-knot/core/job';
+import { type Goals, type Layout, STANDARD_GOALS } from '@spare-knot/core/layout';
+
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LayoutOrder, WorkerWord } from './layout.worker';
 
@@ -75,7 +75,11 @@ export function useLayoutSearch(onDone: (layout: Layout) => void): LayoutSearchi
       next.terminate();
       worker.current = null;
       running.current = false;
-      setState((now) => ({ ...now, running: false, trouble: event.message || 'The search stopped by itself.' }));
+      setState((now) => ({
+        ...now,
+        running: false,
+        trouble: event.message || 'The search stopped by itself.',
+      }));
     };
     return next;
   }, []);

@@ -1,4 +1,4 @@
-import type { Mark } from '../measure/mark.js';
+import type { Mark } from '../measure/index.js';
 
 export type Region = 'na' | 'eu' | 'au';
 export type BoxFamilyId = 'slant-roof' | 'open-front' | 'owl' | 'bat' | 'colony' | 'tube';
@@ -35,7 +35,17 @@ export interface Animal {
   note: string;
 }
 
-const PROPER = new Set(['European', 'Eurasian', 'American', 'Carolina', "Bewick's", 'North', 'America', 'Europe', 'Australia']);
+const PROPER = new Set([
+  'European',
+  'Eurasian',
+  'American',
+  'Carolina',
+  "Bewick's",
+  'North',
+  'America',
+  'Europe',
+  'Australia',
+]);
 
 /** The name inside a sentence: `black-capped chickadee`, but `European robin`. */
 export const spokenName = (animal: Animal): string =>
@@ -55,9 +65,15 @@ export const readyWords = (animal: Animal): string =>
 
 /** The same as a sentence about the box: `up and ready by early March`, or `up at any time, spring best`. */
 export const readySentence = (animal: Animal): string =>
-  animal.readyBy.startsWith('any') ? animal.readyBy.replace(/^any;?/, 'up at any time,') : `up and ready by ${readyWords(animal)}`;
+  animal.readyBy.startsWith('any')
+    ? animal.readyBy.replace(/^any;?/, 'up at any time,')
+    : `up and ready by ${readyWords(animal)}`;
 
-export const REGION_NAMES: Record<Region, string> = { na: 'North America', eu: 'Europe', au: 'Australia' };
+export const REGION_NAMES: Record<Region, string> = {
+  na: 'North America',
+  eu: 'Europe',
+  au: 'Australia',
+};
 
 export const FAMILY_NAMES: Record<BoxFamilyId, string> = {
   'slant-roof': 'slant-roof box',

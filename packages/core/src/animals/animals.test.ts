@@ -9,7 +9,12 @@ describe('the table of animals', () => {
     for (const animal of ANIMALS) {
       expect(['P', 'M', 'C']).toContain(animal.mark);
       expect(animal.source).not.toBe('');
-      for (const range of [animal.entranceSize, animal.cavity, animal.entranceAboveFloor, animal.mount]) {
+      for (const range of [
+        animal.entranceSize,
+        animal.cavity,
+        animal.entranceAboveFloor,
+        animal.mount,
+      ]) {
         if (range) expect(range[0]).toBeLessThanOrEqual(range[1]);
       }
     }

@@ -1,7 +1,8 @@
 import { type Animal, FAMILY_NAMES, REGION_NAMES } from './animal.js';
 import { ANIMALS } from './table.js';
 
-export const animalById = (id: string | null): Animal | undefined => ANIMALS.find((animal) => animal.id === id);
+export const animalById = (id: string | null): Animal | undefined =>
+  ANIMALS.find((animal) => animal.id === id);
 
 const words = (text: string): string[] =>
   text
@@ -20,7 +21,15 @@ export function findAnimals(query: string): readonly Animal[] {
   };
   const byName = ANIMALS.filter((animal) => begins(animal.name));
   const byAny = ANIMALS.filter((animal) =>
-    begins([animal.name, animal.scientific, REGION_NAMES[animal.region], FAMILY_NAMES[animal.family], animal.note].join(' ')),
+    begins(
+      [
+        animal.name,
+        animal.scientific,
+        REGION_NAMES[animal.region],
+        FAMILY_NAMES[animal.family],
+        animal.note,
+      ].join(' '),
+    ),
   );
   return [...new Set([...byName, ...byAny])];
 }

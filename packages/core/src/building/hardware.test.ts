@@ -1,11 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { animalById } from '../animals/find.js';
-import { buildBox, familyById } from '../box/families/families.js';
-import { FASTENERS, fastenerFor } from '../box/fasteners.js';
-import type { PanelSet } from '../box/panel-set.js';
-import type { BoxPlan } from '../box/plan.js';
-import { planFor } from '../box/testing.js';
-import { fromMm } from '../measure/ticks.js';
+import { planFor } from '../../test/boxes.js';
+import { animalById } from '../animals/index.js';
+import { buildBox, familyById } from '../families/index.js';
+import { fromMm } from '../measure/index.js';
+import { FASTENERS, fastenerFor, type PanelSet } from '../panels/index.js';
+import type { BoxPlan } from '../plan/index.js';
 import { hardwareOf } from './hardware.js';
 import { outsideArea } from './surfaces.js';
 
@@ -17,8 +16,12 @@ const built = (plan: BoxPlan): PanelSet => {
   if (!result.ok) throw new Error(JSON.stringify(result.refusals));
   return result.box;
 };
-const lines = (plan: BoxPlan) => new Map(hardwareOf(plan, built(plan)).map((line) => [line.id, line]));
-const withSchools = (schools: Record<string, string>): BoxPlan => ({ ...start, schools: { ...start.schools, ...schools } });
+const lines = (plan: BoxPlan) =>
+  new Map(hardwareOf(plan, built(plan)).map((line) => [line.id, line]));
+const withSchools = (schools: Record<string, string>): BoxPlan => ({
+  ...start,
+  schools: { ...start.schools, ...schools },
+});
 
 describe('fasteners', () => {
   test('never come through, and bite six diameters wherever the wood allows it [ANSI/AWC NDS, from memory]', () => {
@@ -27,7 +30,10 @@ describe('fasteners', () => {
         for (const kind of ['screw', 'nail'] as const) {
           const chosen = fastenerFor(kind, fromMm(through), fromMm(depth));
           const allowed = FASTENERS.filter(
-            (each) => each.kind === kind && each.length > fromMm(through) && each.length <= fromMm(through + depth - 3),
+            (each) =>
+              each.kind === kind &&
+              each.length > fromMm(through) &&
+              each.length <= fromMm(through + depth - 3),
           );
           if (!chosen) {
             expect(allowed).toEqual([]);
@@ -46,7 +52,10 @@ describe('what a box takes beside its wood', () => {
   test('screws are as many as the pilot holes that are drilled, and none is longer than its joint', () => {
     const box = built(start);
     const pilots = box.panels.reduce(
-      (sum, panel) => sum + panel.features.filter((feature) => feature.kind === 'pilot').length * panel.instances.length,
+      (sum, panel) =>
+        sum +
+        panel.features.filter((feature) => feature.kind === 'pilot').length *
+          panel.instances.length,
       0,
     );
     const screws = hardwareOf(start, box)
@@ -58,9 +67,17 @@ describe('what a box takes beside its wood', () => {
 
   test('a side that swings turns on two plain nails and is latched by one', () => {
     const side = lines(withSchools({ access: 'side', walls: 'over' }));
-    expect([side.get('pivot')?.quantity, side.get('latch')?.quantity, side.has('hinge')]).toEqual([2, 1, false]);
+    expect([side.get('pivot')?.quantity, side.get('latch')?.quantity, side.has('hinge')]).toEqual([
+      2,
+      1,
+      false,
+    ]);
     const roof = lines(withSchools({ access: 'roof' }));
-    expect([roof.get('hinge')?.quantity, roof.get('hook')?.quantity, roof.has('pivot')]).toEqual([2, 1, false]);
+    expect([roof.get('hinge')?.quantity, roof.get('hook')?.quantity, roof.has('pivot')]).toEqual([
+      2,
+      1,
+      false,
+    ]);
     const strip = lines(withSchools({ roof: 'strip', access: 'roof' }));
     expect([strip.has('strip'), strip.has('hinge')]).toEqual([true, false]);
   });
@@ -73,7 +90,9 @@ describe('what a box takes beside its wood', () => {
   });
 
   test('the outside of a box is what its parts show, less what they cover of each other', () => {
-    const box = built(withSchools({ roof: 'flat', vents: 'holes', floor: 'holes', floorAt: 'flush' }));
+    const box = built(
+      withSchools({ roof: 'flat', vents: 'holes', floor: 'holes', floorAt: 'flush' }),
+    );
     const { cavities } = box;
     const { width, depth, heightFront } = cavities[0]!;
     const t = fromMm(19);

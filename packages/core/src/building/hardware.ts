@@ -1,8 +1,6 @@
-import { fastenerById } from '../box/fasteners.js';
-import { measuresOf, polygonArea } from '../box/measures.js';
-import type { Panel, PanelSet } from '../box/panel-set.js';
-import type { BoxPlan } from '../box/plan.js';
-import { fromMm, TICKS_PER_MM, type Ticks, toMm } from '../measure/ticks.js';
+import { fromMm, TICKS_PER_MM, type Ticks, toMm } from '../measure/index.js';
+import { fastenerById, measuresOf, type Panel, type PanelSet } from '../panels/index.js';
+import type { BoxPlan } from '../plan/index.js';
 import { outsideArea } from './surfaces.js';
 
 /** One line of what is bought beside the wood, for one box. Lengths in the words stand as `{mm}`. */
@@ -29,7 +27,12 @@ const square = (ticks2: number): number => ticks2 / (TICKS_PER_MM * 1000) ** 2;
 const say = (ticks: Ticks): string => `{${Math.round(toMm(ticks) * 10) / 10}}`;
 
 const count = (panels: readonly Panel[], kind: string): number =>
-  panels.reduce((sum, panel) => sum + panel.features.filter((feature) => feature.kind === kind).length * panel.instances.length, 0);
+  panels.reduce(
+    (sum, panel) =>
+      sum +
+      panel.features.filter((feature) => feature.kind === kind).length * panel.instances.length,
+    0,
+  );
 
 /** Everything one box takes beside its panels, each quantity counted from its joints, holes and faces. */
 export function hardwareOf(plan: BoxPlan, box: PanelSet): HardwareLine[] {
@@ -38,7 +41,10 @@ export function hardwareOf(plan: BoxPlan, box: PanelSet): HardwareLine[] {
   for (const { fastening } of box.joints) {
     if (!fastening) continue;
     const known = fasteners.get(fastening.fastener) ?? { quantity: 0, joints: 0 };
-    fasteners.set(fastening.fastener, { quantity: known.quantity + fastening.count, joints: known.joints + 1 });
+    fasteners.set(fastening.fastener, {
+      quantity: known.quantity + fastening.count,
+      joints: known.joints + 1,
+    });
   }
   for (const [id, { quantity, joints }] of [...fasteners].sort()) {
     const fastener = fastenerById(id)!;
@@ -71,7 +77,10 @@ export function hardwareOf(plan: BoxPlan, box: PanelSet): HardwareLine[] {
     });
   const roof = box.panels.find((panel) => panel.role === 'roof');
   const hinged = box.joints.filter((joint) => joint.kind === 'hinged');
-  const hinges = hinged.reduce((sum, joint) => sum + (joint.contact.length >= THIRD_HINGE ? 3 : 2), 0);
+  const hinges = hinged.reduce(
+    (sum, joint) => sum + (joint.contact.length >= THIRD_HINGE ? 3 : 2),
+    0,
+  );
   if (hinges > 0) {
     lines.push({
       id: 'hinge',
@@ -80,7 +89,13 @@ export function hardwareOf(plan: BoxPlan, box: PanelSet): HardwareLine[] {
       unit: 'pieces',
       why: `Along ${hinged.map((joint) => `${joint.between[0]} and ${joint.between[1]}, ${say(joint.contact.length)}`).join('; ')}.`,
     });
-    lines.push({ id: 'hook', name: 'Hook and eye', quantity: hinged.length, unit: 'pieces', why: 'Holds what is hinged shut.' });
+    lines.push({
+      id: 'hook',
+      name: 'Hook and eye',
+      quantity: hinged.length,
+      unit: 'pieces',
+      why: 'Holds what is hinged shut.',
+    });
   }
   for (const joint of box.joints.filter((each) => each.kind === 'strip')) {
     const long = roof ? measuresOf(roof).blankWidth : joint.contact.length;
@@ -91,13 +106,23 @@ export function hardwareOf(plan: BoxPlan, box: PanelSet): HardwareLine[] {
       unit: 'mm',
       why: 'Over the joint of roof and back; it is the hinge.',
     });
-    lines.push({ id: 'hook', name: 'Hook and eye', quantity: 1, unit: 'pieces', why: 'Holds the roof shut.' });
+    lines.push({
+      id: 'hook',
+      name: 'Hook and eye',
+      quantity: 1,
+      unit: 'pieces',
+      why: 'Holds the roof shut.',
+    });
   }
   const mesh = box.panels.reduce(
     (sum, panel) =>
       sum +
       panel.features.reduce(
-        (area, feature) => area + (feature.kind === 'mesh' ? square(feature.width * feature.height) * panel.instances.length : 0),
+        (area, feature) =>
+          area +
+          (feature.kind === 'mesh'
+            ? square(feature.width * feature.height) * panel.instances.length
+            : 0),
         0,
       ),
     0,
@@ -121,11 +146,20 @@ export function hardwareOf(plan: BoxPlan, box: PanelSet): HardwareLine[] {
       });
   }
   const eyes = (box.fittings ?? []).filter((fitting) => fitting.kind === 'eye').length;
-  if (eyes > 0) lines.push({ id: 'eye', name: 'Screw eye', quantity: eyes, unit: 'pieces', why: 'To hang it by, with protected wire.' });
+  if (eyes > 0)
+    lines.push({
+      id: 'eye',
+      name: 'Screw eye',
+      quantity: eyes,
+      unit: 'pieces',
+      why: 'To hang it by, with protected wire.',
+    });
   const glued =
     plan.schools.fastening === 'screws'
       ? 0
-      : box.joints.filter((joint) => joint.kind === 'butt').reduce((sum, joint) => sum + joint.contact.area, 0);
+      : box.joints
+          .filter((joint) => joint.kind === 'butt')
+          .reduce((sum, joint) => sum + joint.contact.area, 0);
   if (glued > 0)
     lines.push({
       id: 'glue',
@@ -136,7 +170,11 @@ export function hardwareOf(plan: BoxPlan, box: PanelSet): HardwareLine[] {
     });
   if (plan.schools.finish && plan.schools.finish !== 'bare') {
     const area = square(outsideArea(box));
-    const names: Record<string, string> = { stain: 'Water-based stain', oil: 'Linseed oil', paint: 'Water-based paint' };
+    const names: Record<string, string> = {
+      stain: 'Water-based stain',
+      oil: 'Linseed oil',
+      paint: 'Water-based paint',
+    };
     lines.push({
       id: 'finish',
       name: names[plan.schools.finish] ?? 'Finish',
@@ -152,8 +190,6 @@ export function hardwareOf(plan: BoxPlan, box: PanelSet): HardwareLine[] {
 export const glueLine = (plan: BoxPlan, box: PanelSet): Ticks =>
   plan.schools.fastening === 'screws'
     ? 0
-    : box.joints.filter((joint) => joint.kind === 'butt').reduce((sum, joint) => sum + joint.contact.length, 0);
-
-/** Area of the panels' outside faces, in square ticks: what the wood list adds up to. */
-export const panelArea = (box: PanelSet): number =>
-  box.panels.reduce((sum, panel) => sum + Math.max(polygonArea(panel.outline), polygonArea(panel.underside)) * panel.instances.length, 0);
+    : box.joints
+        .filter((joint) => joint.kind === 'butt')
+        .reduce((sum, joint) => sum + joint.contact.length, 0);

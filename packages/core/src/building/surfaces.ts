@@ -1,10 +1,13 @@
-import type { Cavity, PanelSet } from '../box/panel-set.js';
-import { add, cross, dot, scale, subtract, unit, type Vec3 } from '../solid/vector.js';
+import type { Cavity, PanelSet } from '../panels/index.js';
+import { add, cross, dot, scale, subtract, unit, type Vec3 } from '../solid/index.js';
 
 const PUSH = 320;
 
 /** Whether a point lies in a room. */
-function inRoom(point: Vec3, { origin, width, depth, heightFront, heightBack, ridge }: Cavity): boolean {
+function inRoom(
+  point: Vec3,
+  { origin, width, depth, heightFront, heightBack, ridge }: Cavity,
+): boolean {
   const [x, y, z] = subtract(point, origin);
   if (Math.abs(x) > width / 2 || y < 0 || y > depth || z < 0) return false;
   const top = heightFront + ((heightBack - heightFront) * y) / depth;
@@ -33,7 +36,8 @@ export function outsideArea(box: PanelSet): number {
     for (const { solid } of panel.instances) {
       for (const face of solid.faces) {
         const corners = face.map((index) => solid.vertices[index]!);
-        for (let i = 1; i + 1 < corners.length; i += 1) area += openPart([corners[0]!, corners[i]!, corners[i + 1]!], box, 2);
+        for (let i = 1; i + 1 < corners.length; i += 1)
+          area += openPart([corners[0]!, corners[i]!, corners[i + 1]!], box, 2);
       }
     }
   }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { BoxPlan } from '../box/plan.js';
+import type { BoxPlan } from '../plan/index.js';
 import { type Read, readDocument } from './document.js';
 import { degrees, length, name, positiveLength } from './units.js';
 
@@ -42,7 +42,9 @@ export const planDocument = z.codec(boxPlanSchema, z.custom<BoxPlan>(), {
   }),
 });
 
-export const readBoxPlan = (text: string): Read<BoxPlan> => readDocument(text, PLAN_FORMAT, 1, planDocument);
+export const readBoxPlan = (text: string): Read<BoxPlan> =>
+  readDocument(text, PLAN_FORMAT, 1, planDocument);
 
 /** A box plan as a file writes it: choices only, lengths in millimetres, angles in degrees. */
-export const writeBoxPlan = (plan: BoxPlan): z.input<typeof planDocument> => z.encode(planDocument, plan);
+export const writeBoxPlan = (plan: BoxPlan): z.input<typeof planDocument> =>
+  z.encode(planDocument, plan);

@@ -1,9 +1,7 @@
 import Papa from 'papaparse';
-import { cutWords } from '../box/cut-words.js';
-import { measuresOf } from '../box/measures.js';
-import type { PanelSet } from '../box/panel-set.js';
-import type { BoxPlan } from '../box/plan.js';
-import { toMm } from '../measure/ticks.js';
+import { toMm } from '../measure/index.js';
+import { cutWords, measuresOf, type PanelSet } from '../panels/index.js';
+import type { BoxPlan } from '../plan/index.js';
 
 /** Columns of a cut list as CSV, RFC 4180 with a header row. Lengths in millimetres. */
 export const CUT_LIST_COLUMNS = [
@@ -21,7 +19,12 @@ export const CUT_LIST_COLUMNS = [
 ] as const;
 
 /** The cut list of a batch of boxes; `nameOf` gives a panel's name. Slabs off a log come from no board and are left out. */
-export const writeCutListCsv = (plan: BoxPlan, box: PanelSet, boxes: number, nameOf: (panel: string) => string): string =>
+export const writeCutListCsv = (
+  plan: BoxPlan,
+  box: PanelSet,
+  boxes: number,
+  nameOf: (panel: string) => string,
+): string =>
   Papa.unparse(
     {
       fields: [...CUT_LIST_COLUMNS],

@@ -1,48 +1,83 @@
 import type { z } from 'zod';
-import type { Problem } from '../layout/job-problems.js';
+import type { Problem } from '../job/index.js';
 
 export type Read<T> = { ok: true; value: T } | { ok: false; problems: Problem[] };
 
 /** A path as people write it: `parts[2].outline[1]`. */
 export const showPath = (path: readonly PropertyKey[]): string =>
-  path.map((step, index) => (typeof step === 'number' ? `[${step}]` : `${index > 0 ? '.' : ''}${String(step)}`)).join('');
+  path
+    .map((step, index) =>
+      typeof step === 'number' ? `[${step}]` : `${index > 0 ? '.' : ''}${String(step)}`,
+    )
+    .join('');
 
 /** Issues of a union lie one level down; the branch that got furthest says most. */
 function flatten(issue: z.core.$ZodIssue, before: readonly PropertyKey[]): Problem[] {
   const path = [...before, ...issue.path];
   if (issue.code === 'invalid_union' && issue.errors.length > 0) {
     const depth = (branch: readonly z.core.$ZodIssue[]) =>
-      Math.max(...branch.map((each) => each.path.length + (each.code === 'unrecognized_keys' ? -1 : 0)));
-    const furthest = [...issue.errors].sort((a, b) => depth(b) - depth(a) || a.length - b.length)[0];
+      Math.max(
+        ...branch.map((each) => each.path.length + (each.code === 'unrecognized_keys' ? -1 : 0)),
+      );
+    const furthest = [...issue.errors].sort(
+      (a, b) => depth(b) - depth(a) || a.length - b.length,
+    )[0];
     if (furthest && furthest.length > 0) return furthest.flatMap((each) => flatten(each, path));
   }
   return [{ path: showPath(path), message: issue.message }];
 }
 
-export const problemsOf = (error: z.core.$ZodError): Problem[] => error.issues.flatMap((issue) => flatten(issue, []));
+export const problemsOf = (error: z.core.$ZodError): Problem[] =>
+  error.issues.flatMap((issue) => flatten(issue, []));
 
 /** Reads text as one kind of document: JSON first, then format and version, then the schema; every problem with its path. */
-export function readDocument<S extends z.ZodType>(text: string, format: string, version: number, schema: S): Read<z.output<S>> {
+export function readDocument<S extends z.ZodType>(
+  text: string,
+  format: string,
+  version: number,
+  schema: S,
+): Read<z.output<S>> {
   let raw: unknown;
   try {
     raw = JSON.parse(text);
   } catch (error) {
-    return { ok: false, problems: [{ path: '', message: `this is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
+    return {
+      ok: false,
+      problems: [
+        {
+          path: '',
+          message: `this is not JSON: ${error instanceof Error ? error.message : String(error)}`,
+        },
+      ],
+    };
   }
   if (typeof raw !== 'object' || raw === null || Array.isArray(raw))
     return {
       ok: false,
-      problems: [{ path: '', message: `a ${format} is an object; this is ${Array.isArray(raw) ? 'a list' : typeof raw}` }],
+      problems: [
+        {
+          path: '',
+          message: `a ${format} is an object; this is ${Array.isArray(raw) ? 'a list' : typeof raw}`,
+        },
+      ],
     };
   const found = raw as { format?: unknown; version?: unknown };
   if (found.format !== format)
     return {
       ok: false,
       problems: [
-        { path: 'format', message: `found ${JSON.stringify(found.format) ?? 'nothing'}; this reads “${format}” version ${version}` },
+        {
+          path: 'format',
+          message: `found ${JSON.stringify(found.format) ?? 'nothing'}; this reads “${format}” version ${version}`,
+        },
       ],
     };
-  if (typeof found.version !== 'number' || !Number.isInteger(found.version) || found.version < 1 || found.version > version) {
+  if (
+    typeof found.version !== 'number' ||
+    !Number.isInteger(found.version) ||
+    found.version < 1 ||
+    found.version > version
+  ) {
     return {
       ok: false,
       problems: [
@@ -54,5 +89,7 @@ export function readDocument<S extends z.ZodType>(text: string, format: string, 
     };
   }
   const parsed = schema.safeParse(raw);
-  return parsed.success ? { ok: true, value: parsed.data } : { ok: false, problems: problemsOf(parsed.error) };
+  return parsed.success
+    ? { ok: true, value: parsed.data }
+    : { ok: false, problems: problemsOf(parsed.error) };
 }

@@ -1,13 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { animalById } from '../animals/find.js';
-import { buildBox } from '../box/families/families.js';
-import { slantRoof } from '../box/families/slant-roof/family.js';
-import { startPlan } from '../box/start-plan.js';
-import { checkLayout } from '../layout/checker/check.js';
-import { jobForBoxes } from '../layout/job-for-boxes.js';
-import { searchLayout } from '../layout/search/search.js';
-import { board, job, knot, part, points, rectangle } from '../layout/testing.js';
-import { fromInches, fromMm } from '../measure/ticks.js';
+import { board, job, knot, part, points, rectangle } from '../../test/layouts.js';
+import { animalById } from '../animals/index.js';
+import { buildBox, slantRoof } from '../families/index.js';
+import { jobForBoxes } from '../job/index.js';
+import { checkLayout, searchLayout } from '../layout/index.js';
+import { fromInches, fromMm } from '../measure/index.js';
+import { startPlan } from '../plan/index.js';
 import { readBoxPlan, writeBoxPlan } from './box-plan-file.js';
 import { jsonSchema, SCHEMA_NAMES } from './json-schemas.js';
 import { readLayout, writeLayout } from './layout-file.js';
@@ -30,11 +28,19 @@ const problems = (read: { ok: boolean; problems?: { path: string; message: strin
 describe('files come back as they went out', () => {
   const built = buildBox(plan);
   if (!built.ok) throw new Error('the plan is not sound');
-  const stock = [board(1829, 139.7, { thickness: fromInches(5 / 8), quantity: 9, defects: [knot(400, 60, 12), knot(900, 20, 3, 'nail')] })];
+  const stock = [
+    board(1829, 139.7, {
+      thickness: fromInches(5 / 8),
+      quantity: 9,
+      defects: [knot(400, 60, 12), knot(900, 20, 3, 'nail')],
+    }),
+  ];
   const of = jobForBoxes('two', plan, built.box, 2, stock, undefined, 0.2);
 
-  test('box plan', () => expect(readBoxPlan(JSON.stringify(writeBoxPlan(plan)))).toEqual({ ok: true, value: plan }));
-  test('layout job', () => expect(readLayoutJob(JSON.stringify(writeLayoutJob(of)))).toEqual({ ok: true, value: of }));
+  test('box plan', () =>
+    expect(readBoxPlan(JSON.stringify(writeBoxPlan(plan)))).toEqual({ ok: true, value: plan }));
+  test('layout job', () =>
+    expect(readLayoutJob(JSON.stringify(writeLayoutJob(of)))).toEqual({ ok: true, value: of }));
   test('layout, still valid', () => {
     const layout = searchLayout(of, { clock: () => Date.now() });
     const read = readLayout(JSON.stringify(writeLayout(layout)));
@@ -51,7 +57,10 @@ describe('files come back as they went out', () => {
 });
 
 describe('a file that is wrong', () => {
-  const written = () => JSON.parse(JSON.stringify(writeLayoutJob(job([part('a', rectangle(100, 50))], [board(900, 100)]))));
+  const written = () =>
+    JSON.parse(
+      JSON.stringify(writeLayoutJob(job([part('a', rectangle(100, 50))], [board(900, 100)]))),
+    );
   const broken = (change: (file: ReturnType<typeof written>) => void): string[] => {
     const file = written();
     change(file);
@@ -193,7 +202,13 @@ describe('a rack as CSV', () => {
           price: 340,
           offcut: false,
           grained: true,
-          defects: [knot(400, 60, 12), { kind: 'split', zone: { kind: 'rect', corner: [544000, 0], width: 41280, height: 44704 } }],
+          defects: [
+            knot(400, 60, 12),
+            {
+              kind: 'split',
+              zone: { kind: 'rect', corner: [544000, 0], width: 41280, height: 44704 },
+            },
+          ],
         },
       },
       {
@@ -210,7 +225,9 @@ describe('a rack as CSV', () => {
           price: null,
           offcut: true,
           grained: false,
-          defects: [{ kind: 'rot', zone: { kind: 'polygon', points: points([0, 0], [90, 0], [0, 90]) } }],
+          defects: [
+            { kind: 'rot', zone: { kind: 'polygon', points: points([0, 0], [90, 0], [0, 90]) } },
+          ],
         },
       },
     ] as const;
@@ -233,7 +250,9 @@ describe('a rack as CSV', () => {
     const { entries, problems: found } = readStockCsv(text);
     expect(entries.map((entry) => entry.name)).toEqual(['Picket', 'Slat']);
     expect(found.map(({ line }) => line)).toEqual([3, 4, 5, 6, 7]);
-    expect(found.map(({ message }) => message).join('\n')).toMatch(/thick.*\n.*1\.5.*\n.*cheese.*\n.*negative.*\n.*outside its board/);
+    expect(found.map(({ message }) => message).join('\n')).toMatch(
+      /thick.*\n.*1\.5.*\n.*cheese.*\n.*negative.*\n.*outside its board/,
+    );
   });
 
   test('a header without sizes says which columns there are', () => {
@@ -249,15 +268,28 @@ describe('a rack as CSV', () => {
   test('stock is read from CSV, from a list and from a job', () => {
     const list = JSON.stringify([writeLayoutJob(job([], [board(900, 100)])).stock[0]]);
     for (const text of [list, `{"stock":${list}}`])
-      expect(readStock(text)).toMatchObject({ ok: true, value: { stock: [{ id: 'board', length: fromMm(900) }], problems: [] } });
-    expect(readStock(`${good}\nPicket,1,cedar,16,140,1800,,,,,\nPicket,1,cedar,16,140,900,,,,,`)).toMatchObject({
+      expect(readStock(text)).toMatchObject({
+        ok: true,
+        value: { stock: [{ id: 'board', length: fromMm(900) }], problems: [] },
+      });
+    expect(
+      readStock(`${good}\nPicket,1,cedar,16,140,1800,,,,,\nPicket,1,cedar,16,140,900,,,,,`),
+    ).toMatchObject({
       ok: true,
       value: { stock: [{ id: 'picket' }, { id: 'picket-2' }], problems: [] },
     });
     // Good lines are kept, bad ones named; a file without a good line is refused.
-    const mixed = readStock(`${good}\nPicket,1,cedar,16,140,1800,,,,,\nPicket,1,cedar,-16,140,900,,,,,`);
-    expect(mixed).toMatchObject({ ok: true, value: { stock: [{ id: 'picket' }], problems: [{ path: 'line 3' }] } });
-    expect(readStock(`${good}\nPicket,1,cedar,-16,140,900,,,,,`)).toMatchObject({ ok: false, problems: [{ path: 'line 2' }] });
+    const mixed = readStock(
+      `${good}\nPicket,1,cedar,16,140,1800,,,,,\nPicket,1,cedar,-16,140,900,,,,,`,
+    );
+    expect(mixed).toMatchObject({
+      ok: true,
+      value: { stock: [{ id: 'picket' }], problems: [{ path: 'line 3' }] },
+    });
+    expect(readStock(`${good}\nPicket,1,cedar,-16,140,900,,,,,`)).toMatchObject({
+      ok: false,
+      problems: [{ path: 'line 2' }],
+    });
   });
 });
 
@@ -266,8 +298,18 @@ describe('a layout job with something wrong in it', () => {
     structuredClone(
       writeLayoutJob(
         job(
-          [part('a', rectangle(100, 50), { quantity: 2 }), part('b', rectangle(80, 60)), part('c', rectangle(70, 40))],
-          [board(900, 100, { id: 'one' }), board(800, 120, { id: 'two', defects: [knot(100, 50, 5), knot(300, 50, 5), knot(500, 50, 5)] })],
+          [
+            part('a', rectangle(100, 50), { quantity: 2 }),
+            part('b', rectangle(80, 60)),
+            part('c', rectangle(70, 40)),
+          ],
+          [
+            board(900, 100, { id: 'one' }),
+            board(800, 120, {
+              id: 'two',
+              defects: [knot(100, 50, 5), knot(300, 50, 5), knot(500, 50, 5)],
+            }),
+          ],
         ),
       ),
     ) as unknown as {
@@ -313,7 +355,9 @@ describe('a layout job with something wrong in it', () => {
         ['c', 1],
       ]),
     );
-    expect(read.problems.map(({ path }) => path)).toEqual(expect.arrayContaining(['parts[0].outline', 'parts[2].thickness']));
+    expect(read.problems.map(({ path }) => path)).toEqual(
+      expect.arrayContaining(['parts[0].outline', 'parts[2].thickness']),
+    );
     for (const { reason } of read.leftOut) expect(reason.length).toBeGreaterThan(10);
   });
 
@@ -322,13 +366,27 @@ describe('a layout job with something wrong in it', () => {
       file.stock[0]!.width = -5;
       file.stock[1]!.defects[0] = { kind: 'nail', circle: [9000, 50, 2] };
       file.stock[1]!.defects[2] = { kind: 'woodpecker', circle: [500, 50, 2] };
-      file.pinned.push({ part: 'a', copy: 0, x: 0, y: 0, turn: 0, flipped: false, stock: 'one', piece: 0 });
+      file.pinned.push({
+        part: 'a',
+        copy: 0,
+        x: 0,
+        y: 0,
+        turn: 0,
+        flipped: false,
+        stock: 'one',
+        piece: 0,
+      });
     });
     expect(read.job.stock.map(({ id }) => id)).toEqual(['two']);
     expect(read.job.stock[0]!.defects).toEqual([knot(300, 50, 5)]);
     expect(read.job.pinned).toEqual([]);
     const paths = read.problems.map(({ path }) => path);
-    for (const place of [/^stock\[0\]\.width/, /^stock\[1\]\.defects\[0\]/, /^stock\[1\]\.defects\[2\]/, /^pinned\[0\]\.stock/])
+    for (const place of [
+      /^stock\[0\]\.width/,
+      /^stock\[1\]\.defects\[0\]/,
+      /^stock\[1\]\.defects\[2\]/,
+      /^pinned\[0\]\.stock/,
+    ])
       expect(paths.some((path) => place.test(path))).toBe(true);
     expect(read.leftOut).toEqual([]);
   });
@@ -341,24 +399,39 @@ describe('a layout job with something wrong in it', () => {
       ['c', 1],
     ]);
     expect(read.leftOut).toEqual([]);
-    expect(read.problems).toEqual([{ path: 'parts[3].id', message: expect.stringContaining('twice') }]);
+    expect(read.problems).toEqual([
+      { path: 'parts[3].id', message: expect.stringContaining('twice') },
+    ]);
   });
 
   test('whatever is wrong with a part or a board, what is said of it can be written into a layout', () => {
-    for (const wrong of [{ quantity: 10 ** 8 }, { quantity: -5 }, { quantity: 2.5 }, { id: '' }, { id: 7 }]) {
+    for (const wrong of [
+      { quantity: 10 ** 8 },
+      { quantity: -5 },
+      { quantity: 2.5 },
+      { id: '' },
+      { id: 7 },
+    ]) {
       const read = good(({ parts }) => Object.assign(parts[0]!, wrong));
       expect(read.job.parts.map(({ id }) => id)).toEqual(['b', 'c']);
       expect(read.problems.length).toBeGreaterThan(0);
-      for (const { part: id, count } of read.leftOut) expect(id !== '' && count > 0 && count <= 100_000).toBe(true);
+      for (const { part: id, count } of read.leftOut)
+        expect(id !== '' && count > 0 && count <= 100_000).toBe(true);
     }
     const read = good(({ stock }) => Object.assign(stock[1]!, { defects: 'none' }));
     expect(read.job.stock.map(({ id }) => id)).toEqual(['one']);
   });
 
   test('what concerns the whole job is refused', () => {
-    expect(salvage(({ saw }) => (saw.kerf = 'wide'))).toMatchObject({ ok: false, problems: [{ path: 'saw.kerf' }] });
+    expect(salvage(({ saw }) => (saw.kerf = 'wide'))).toMatchObject({
+      ok: false,
+      problems: [{ path: 'saw.kerf' }],
+    });
     expect(salvageLayoutJob('not JSON').ok).toBe(false);
-    expect(salvage((file) => Object.assign(file, { version: 9 }))).toMatchObject({ ok: false, problems: [{ path: 'version' }] });
+    expect(salvage((file) => Object.assign(file, { version: 9 }))).toMatchObject({
+      ok: false,
+      problems: [{ path: 'version' }],
+    });
     // A list that is none leaves nothing to keep.
     expect(salvage((file) => Object.assign(file, { stock: 'none' })).ok).toBe(false);
     expect(salvage(({ parts }) => parts.splice(0, 3, null as never)).ok).toBe(true);

@@ -1,15 +1,21 @@
 import { z } from 'zod';
-import type { KeptOffcut, Layout } from '../layout/layout.js';
+import type { KeptOffcut, Layout } from '../layout/index.js';
 import { type Read, readDocument } from './document.js';
 import { placementFields } from './layout-job-file.js';
 import { count, distance, length, money, name } from './units.js';
 
 export const LAYOUT_FORMAT = 'spare-knot/layout' as const;
 
-const offcut = z.codec(z.object({ rect: z.tuple([length, length, distance, distance]) }), z.custom<KeptOffcut>(), {
-  decode: ({ rect: [x, y, long, wide] }) => ({ x, y, length: long, width: wide }),
-  encode: (kept) => ({ rect: [kept.x, kept.y, kept.length, kept.width] as [number, number, number, number] }),
-});
+const offcut = z.codec(
+  z.object({ rect: z.tuple([length, length, distance, distance]) }),
+  z.custom<KeptOffcut>(),
+  {
+    decode: ({ rect: [x, y, long, wide] }) => ({ x, y, length: long, width: wide }),
+    encode: (kept) => ({
+      rect: [kept.x, kept.y, kept.length, kept.width] as [number, number, number, number],
+    }),
+  },
+);
 
 export const layoutSchema = z.object({
   format: z.literal(LAYOUT_FORMAT),
@@ -40,12 +46,18 @@ export const layoutDocument = z.codec(layoutSchema, z.custom<Layout>(), {
     format: LAYOUT_FORMAT,
     version: 1 as const,
     ...layout,
-    boards: layout.boards.map((board) => ({ ...board, placements: [...board.placements], offcuts: [...board.offcuts] })),
+    boards: layout.boards.map((board) => ({
+      ...board,
+      placements: [...board.placements],
+      offcuts: [...board.offcuts],
+    })),
     unplaced: [...layout.unplaced],
   }),
 });
 
-export const readLayout = (text: string): Read<Layout> => readDocument(text, LAYOUT_FORMAT, 1, layoutDocument);
+export const readLayout = (text: string): Read<Layout> =>
+  readDocument(text, LAYOUT_FORMAT, 1, layoutDocument);
 
 /** A layout as a file writes it. */
-export const writeLayout = (layout: Layout): z.input<typeof layoutDocument> => z.encode(layoutDocument, layout);
+export const writeLayout = (layout: Layout): z.input<typeof layoutDocument> =>
+  z.encode(layoutDocument, layout);

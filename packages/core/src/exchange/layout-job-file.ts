@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import type { LayoutJob, Part } from '../layout/job.js';
-import { jobProblems, type Problem } from '../layout/job-problems.js';
-import { DEFECT_KINDS, type Defect } from '../wood/board.js';
+import { jobProblems, type LayoutJob, type Part, type Problem } from '../job/index.js';
+import { DEFECT_KINDS, type Defect } from '../wood/index.js';
 import { type Read, readDocument } from './document.js';
 import {
   count,
@@ -34,12 +33,15 @@ const defectFile = z.object({
 export const defect = z.codec(defectFile, z.custom<Defect>(), {
   decode: (raw, context) => {
     const { kind, ...rest } = raw;
-    const parsed = zoneFile.safeParse(Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== undefined)));
+    const parsed = zoneFile.safeParse(
+      Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== undefined)),
+    );
     if (parsed.success) return { kind, zone: zoneFromFile(parsed.data) };
     context.issues.push({
       code: 'custom',
       input: raw,
-      message: 'a defect is a circle [x, y, r], a rect [x, y, w, h] or a polygon [[x, y], …], in millimetres, larger than nothing',
+      message:
+        'a defect is a circle [x, y, r], a rect [x, y, w, h] or a polygon [[x, y], …], in millimetres, larger than nothing',
     });
     return z.NEVER;
   },
@@ -53,7 +55,9 @@ export const saw = z.object({
   maxMitre: degrees.min(0).max(90).default(50),
   maxTilt: degrees.min(0).max(90).default(45),
   endTrim: distance.default(0),
-  keep: z.object({ length: distance, width: distance }).default({ length: 150 * 320, width: 60 * 320 }),
+  keep: z
+    .object({ length: distance, width: distance })
+    .default({ length: 150 * 320, width: 60 * 320 }),
 });
 
 const partFile = z.object({
@@ -71,7 +75,11 @@ const partFile = z.object({
   materials: z.array(name).optional(),
 });
 const part = z.codec(partFile, z.custom<Part>(), {
-  decode: (read) => ({ ...read, underside: read.underside ?? read.outline, materials: read.materials ?? null }),
+  decode: (read) => ({
+    ...read,
+    underside: read.underside ?? read.outline,
+    materials: read.materials ?? null,
+  }),
   encode: ({ materials, ...read }) => ({
     ...read,
     outline: [...read.outline],
@@ -97,7 +105,14 @@ export const boardKindFields = {
 };
 export const stock = z.object({ id: name, quantity: count, ...boardKindFields });
 
-export const placementFields = { part: name, copy: count, x: length, y: length, turn, flipped: z.boolean().default(false) };
+export const placementFields = {
+  part: name,
+  copy: count,
+  x: length,
+  y: length,
+  turn,
+  flipped: z.boolean().default(false),
+};
 
 export const layoutJobSchema = z.object({
   format: z.literal(JOB_FORMAT),
@@ -156,14 +171,20 @@ export function salvageLayoutJob(text: string): Read<Salvaged> {
   const problems: Problem[] = [];
   const leftOut: { part: string; count: number; reason: string }[] = [];
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    const entries = Object.fromEntries(Object.entries(lists).map(([list, kept]) => [list, kept.map(({ entry }) => entry)]));
+    const entries = Object.fromEntries(
+      Object.entries(lists).map(([list, kept]) => [list, kept.map(({ entry }) => entry)]),
+    );
     const read = readLayoutJob(JSON.stringify({ ...raw, ...entries }));
     if (read.ok) {
       const { parts } = read.value;
       // A part that stands there twice is left out once.
       return {
         ok: true,
-        value: { job: read.value, problems, leftOut: leftOut.filter(({ part }) => !parts.some(({ id }) => id === part)) },
+        value: {
+          job: read.value,
+          problems,
+          leftOut: leftOut.filter(({ part }) => !parts.some(({ id }) => id === part)),
+        },
       };
     }
     const gone = new Set<object>();
@@ -174,7 +195,10 @@ export function salvageLayoutJob(text: string): Read<Salvaged> {
       if (!known) return strict;
       const defect = inner === undefined ? undefined : known.inner[Number(inner)];
       const tail = path.replace(LEFT_OUT, '');
-      problems.push({ path: `${list}[${known.at}]${defect === undefined ? '' : `.defects[${defect}]`}${tail}`, message });
+      problems.push({
+        path: `${list}[${known.at}]${defect === undefined ? '' : `.defects[${defect}]`}${tail}`,
+        message,
+      });
       if (defect !== undefined) marred.set(known, [...(marred.get(known) ?? []), defect]);
       else gone.add(known);
       // Named among what is not placed only where its name and number can be written down.
@@ -190,7 +214,11 @@ export function salvageLayoutJob(text: string): Read<Salvaged> {
           if (!without) return each;
           const inner = each.inner.filter((index) => !without.includes(index));
           const original = ((raw[list] as unknown[])[each.at] as { defects: unknown[] }).defects;
-          return { ...each, inner, entry: { ...(each.entry as object), defects: inner.map((index) => original[index]) } };
+          return {
+            ...each,
+            inner,
+            entry: { ...(each.entry as object), defects: inner.map((index) => original[index]) },
+          };
         });
     }
   }

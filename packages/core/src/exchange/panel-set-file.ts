@@ -1,7 +1,7 @@
-import type { Feature, PanelSet } from '../box/panel-set.js';
-import { TICKS_PER_MM, toMm } from '../measure/ticks.js';
-import type { Vec3 } from '../solid/vector.js';
-import type { Point } from '../wood/board.js';
+import { TICKS_PER_MM, toMm } from '../measure/index.js';
+import type { Feature, PanelSet } from '../panels/index.js';
+import type { Point } from '../plane/index.js';
+import type { Vec3 } from '../solid/index.js';
 import { zoneToFile } from './units.js';
 
 const corner = ([x, y, z]: Vec3): [number, number, number] => [toMm(x), toMm(y), toMm(z)];
@@ -13,8 +13,10 @@ const DIRECTIONS = new Set(['axis']);
 function feature(of: Feature): Record<string, unknown> {
   return Object.fromEntries(
     Object.entries(of).map(([key, value]: [string, unknown]) => {
-      if (Array.isArray(value)) return DIRECTIONS.has(key) ? [key, value] : [key, flat(value as unknown as Point)];
-      if (typeof value === 'number' && (LENGTHS.has(key) || key === 'depth')) return [key, toMm(value)];
+      if (Array.isArray(value))
+        return DIRECTIONS.has(key) ? [key, value] : [key, flat(value as unknown as Point)];
+      if (typeof value === 'number' && (LENGTHS.has(key) || key === 'depth'))
+        return [key, toMm(value)];
       return [key, value];
     }),
   );
@@ -53,9 +55,14 @@ export function writePanelSet(box: PanelSet): Record<string, unknown> {
       between,
       kind,
       contact: { length: toMm(contact.length), area: contact.area / TICKS_PER_MM ** 2 },
-      ...(fastening && { fastening: { ...fastening, length: toMm(fastening.length), bite: toMm(fastening.bite) } }),
+      ...(fastening && {
+        fastening: { ...fastening, length: toMm(fastening.length), bite: toMm(fastening.bite) },
+      }),
     })),
-    openings: box.openings.map((opening) => ({ kind: opening.kind, polygon: opening.polygon.map(corner) })),
+    openings: box.openings.map((opening) => ({
+      kind: opening.kind,
+      polygon: opening.polygon.map(corner),
+    })),
     ...(box.fittings && {
       fittings: box.fittings.map((fitting) =>
         fitting.kind === 'pipe'

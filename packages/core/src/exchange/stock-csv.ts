@@ -1,14 +1,31 @@
 import Papa from 'papaparse';
-import { printMoney } from '../measure/money.js';
-import { parseLength } from '../measure/parse.js';
-import { toMm } from '../measure/ticks.js';
-import { DEFECT_KINDS, type Defect, type Face, liesOnBoard, type Zone } from '../wood/board.js';
-import { MATERIALS, materialByWord } from '../wood/material.js';
-import type { RackEntry } from '../wood/quick-entry.js';
+import { parseLength, printMoney, toMm } from '../measure/index.js';
+import type { Zone } from '../plane/index.js';
+import {
+  DEFECT_KINDS,
+  type Defect,
+  type Face,
+  liesOnBoard,
+  MATERIALS,
+  materialByWord,
+  type RackEntry,
+} from '../wood/index.js';
 import { zoneFile, zoneFromFile, zoneToFile } from './units.js';
 
 /** Columns of a rack as CSV, RFC 4180 with a header row. Lengths in millimetres unless they carry a unit. */
-const COLUMNS = ['name', 'quantity', 'material', 'thickness', 'width', 'length', 'faceA', 'faceB', 'price', 'offcut', 'defects'] as const;
+const COLUMNS = [
+  'name',
+  'quantity',
+  'material',
+  'thickness',
+  'width',
+  'length',
+  'faceA',
+  'faceB',
+  'price',
+  'offcut',
+  'defects',
+] as const;
 const NEEDED = ['thickness', 'width', 'length'] as const;
 
 /** What could be read, and a message for each line that could not. Lines count from 1, the header being line 1. */
@@ -28,9 +45,12 @@ function readDefects(cell: string): Defect[] | string {
     const known = DEFECT_KINDS.find((each) => each === kind);
     if (!known) return `“${kind}” is no defect; known are ${DEFECT_KINDS.join(', ')}`;
     const values = numbers.map(Number);
-    const pairs = Array.from({ length: Math.floor(values.length / 2) }, (_unused, at) => values.slice(2 * at, 2 * at + 2));
+    const pairs = Array.from({ length: Math.floor(values.length / 2) }, (_unused, at) =>
+      values.slice(2 * at, 2 * at + 2),
+    );
     const parsed = zoneFile.safeParse({ [shape ?? '']: shape === 'polygon' ? pairs : values });
-    if (!parsed.success) return `“${text}” is not read: a defect is its kind, then circle x y r, or rect x y w h`;
+    if (!parsed.success)
+      return `“${text}” is not read: a defect is its kind, then circle x y r, or rect x y w h`;
     defects.push({ kind: known, zone: zoneFromFile(parsed.data) });
   }
   return defects;
@@ -58,13 +78,19 @@ function readRow(row: Record<string, string>): RackEntry | string {
       ? MATERIALS[0]
       : (MATERIALS.find((each) => each.id === cell('material') || each.name === cell('material')) ??
         materialByWord(cell('material').toLowerCase()));
-  if (!material) return `material: “${cell('material')}” is not known; known are ${MATERIALS.map((each) => each.id).join(', ')}`;
+  if (!material)
+    return `material: “${cell('material')}” is not known; known are ${MATERIALS.map((each) => each.id).join(', ')}`;
   const face = (column: string): Face | null =>
-    cell(column) === '' || cell(column) === 'rough' ? 'rough' : cell(column) === 'planed' ? 'planed' : null;
+    cell(column) === '' || cell(column) === 'rough'
+      ? 'rough'
+      : cell(column) === 'planed'
+        ? 'planed'
+        : null;
   const [faceA, faceB] = [face('faceA'), face('faceB')];
   if (!faceA || !faceB) return `faceA, faceB: a face is rough or planed`;
   const price = cell('price') === '' ? null : Number(cell('price').replace(',', '.'));
-  if (price !== null && !(price >= 0 && price < 1e7)) return `price: “${cell('price')}” is not an amount`;
+  if (price !== null && !(price >= 0 && price < 1e7))
+    return `price: “${cell('price')}” is not an amount`;
   const defects = readDefects(cell('defects'));
   if (typeof defects === 'string') return `defects: ${defects}`;
   const { thickness, width, length } = lengths as Record<(typeof NEEDED)[number], number>;
@@ -94,17 +120,24 @@ export function readStockCsv(text: string): CsvReading {
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
-    transformHeader: (header) => COLUMNS.find((column) => column.toLowerCase() === header.trim().toLowerCase()) ?? header.trim(),
+    transformHeader: (header) =>
+      COLUMNS.find((column) => column.toLowerCase() === header.trim().toLowerCase()) ??
+      header.trim(),
   });
   const reading: CsvReading = { entries: [], problems: [] };
   const missing = NEEDED.filter((column) => !parsed.meta.fields?.includes(column));
   if (missing.length > 0) {
-    reading.problems.push({ line: 1, message: `the header lacks ${missing.join(', ')}; columns are ${COLUMNS.join(', ')}` });
+    reading.problems.push({
+      line: 1,
+      message: `the header lacks ${missing.join(', ')}; columns are ${COLUMNS.join(', ')}`,
+    });
     return reading;
   }
   parsed.data.forEach((row, index) => {
     const line = index + 2;
-    const broken = parsed.errors.find((error) => error.row === index && error.code !== 'TooFewFields');
+    const broken = parsed.errors.find(
+      (error) => error.row === index && error.code !== 'TooFewFields',
+    );
     const entry = broken ? broken.message : readRow(row);
     if (typeof entry === 'string') reading.problems.push({ line, message: entry });
     else reading.entries.push(entry);

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import type { Stock } from '../layout/job.js';
-import type { Problem } from '../layout/job-problems.js';
-import type { RackEntry } from '../wood/quick-entry.js';
+import type { Problem, Stock } from '../job/index.js';
+import type { RackEntry } from '../wood/index.js';
 import { problemsOf, type Read } from './document.js';
 import { stock } from './layout-job-file.js';
 import { readStockCsv } from './stock-csv.js';
@@ -43,11 +42,21 @@ export function readStock(text: string): Read<StockReading> {
   }
   try {
     const raw: unknown = JSON.parse(text);
-    const parsed = z.object({ stock: z.array(stock) }).safeParse(Array.isArray(raw) ? { stock: raw } : raw);
+    const parsed = z
+      .object({ stock: z.array(stock) })
+      .safeParse(Array.isArray(raw) ? { stock: raw } : raw);
     return parsed.success
       ? { ok: true, value: { stock: parsed.data.stock, problems: [] } }
       : { ok: false, problems: problemsOf(parsed.error) };
   } catch (error) {
-    return { ok: false, problems: [{ path: '', message: `this is not JSON: ${error instanceof Error ? error.message : String(error)}` }] };
+    return {
+      ok: false,
+      problems: [
+        {
+          path: '',
+          message: `this is not JSON: ${error instanceof Error ? error.message : String(error)}`,
+        },
+      ],
+    };
   }
 }

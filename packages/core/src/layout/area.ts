@@ -1,17 +1,6 @@
-import type { Point } from '../wood/board.js';
-import type { LayoutJob, Part } from './job.js';
+import type { LayoutJob, Part } from '../job/index.js';
+import { areaOf } from '../plane/index.js';
 import type { LaidBoard } from './layout.js';
-
-/** Area of an anticlockwise polygon, in square ticks. */
-export function areaOf(polygon: readonly Point[]): number {
-  let doubled = 0;
-  for (let i = 0; i < polygon.length; i += 1) {
-    const [x, y] = polygon[i]!;
-    const [nextX, nextY] = polygon[(i + 1) % polygon.length]!;
-    doubled += x * nextY - nextX * y;
-  }
-  return doubled / 2;
-}
 
 /** Mean of the areas of both faces, in square ticks. */
 export const meanArea = (part: Part): number => (areaOf(part.outline) + areaOf(part.underside)) / 2;

@@ -1,4 +1,4 @@
-import { fromMm, type Ticks } from '../measure/ticks.js';
+import { fromMm, type Ticks } from '../measure/index.js';
 
 /** What an offcut is worth by its length: so much for its area from this length on. */
 export interface OffcutClass {
@@ -22,7 +22,11 @@ export const STANDARD_CLASSES: readonly OffcutClass[] = [
 export const STANDARD_GOALS: Goals = { first: 'cost', classes: STANDARD_CLASSES };
 
 /** Worth of a rectangle of wood in square ticks of the best class. */
-export function woodWorth(length: Ticks, width: Ticks, { classes }: Pick<Goals, 'classes'>): number {
+export function woodWorth(
+  length: Ticks,
+  width: Ticks,
+  { classes }: Pick<Goals, 'classes'>,
+): number {
   let worth = 0;
   for (const each of classes) if (length >= each.from) worth = Math.max(worth, each.worth);
   return length * width * worth;

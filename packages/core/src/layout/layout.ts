@@ -1,7 +1,6 @@
-import type { Cents } from '../measure/money.js';
-import type { Ticks } from '../measure/ticks.js';
+import type { LayoutJob, Placement } from '../job/index.js';
+import type { Cents, Ticks } from '../measure/index.js';
 import type { Goals } from './goals.js';
-import type { LayoutJob, Placement } from './job.js';
 import type { LinearSolver } from './solver/linear.js';
 
 /** A leftover that goes back to the rack: lower-left corner and size on the board it comes from. */

@@ -1,18 +1,23 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
+import { at, board, job, knot, part, rectangle } from '../../test/layouts.js';
+import { testSolver } from '../../test/solver.js';
+import type { LayoutJob, PinnedPlacement } from '../job/index.js';
 import { checkLayout } from './checker/check.js';
-import type { LayoutJob, PinnedPlacement } from './job.js';
 import { movedToPins, sortPins, whyNot } from './pins.js';
 import { searchLayout } from './search/search.js';
 import type { LinearSolver } from './solver/linear.js';
-import { at, board, job, knot, part, rectangle } from './testing.js';
-import { testSolver } from './testing-solver.js';
 
 let solver: LinearSolver;
 beforeAll(async () => {
   solver = await testSolver();
 });
 
-const pin = (id: string, x: number, y: number, more: Partial<PinnedPlacement> = {}): PinnedPlacement => ({
+const pin = (
+  id: string,
+  x: number,
+  y: number,
+  more: Partial<PinnedPlacement> = {},
+): PinnedPlacement => ({
   ...at(id, x, y),
   stock: 'board',
   piece: 0,
@@ -28,7 +33,10 @@ const withPins = (...pinned: PinnedPlacement[]): LayoutJob => ({ ...base, pinned
 
 describe('pins', () => {
   test('those that hold together are kept; each other one is told with the rule it breaks', () => {
-    const { kept, broken } = sortPins(
+    const {
+      job: { pinned: kept },
+      broken,
+    } = sortPins(
       withPins(
         pin('a', 100, 0),
         pin('a', 250, 0, { copy: 1 }),
@@ -55,7 +63,9 @@ describe('pins', () => {
   test('a piece may not lie on a nail, over the edge or on another pin, and is told so', () => {
     expect(whyNot(base, [], pin('a', 750, 0))).toContain('nail');
     expect(whyNot(base, [], pin('a', 5, 3))).toContain('reaches over the edge');
-    expect(whyNot(base, [pin('a', 0, 0)], pin('a', 150, 0, { copy: 1 }))).toContain('less than a kerf');
+    expect(whyNot(base, [pin('a', 0, 0)], pin('a', 150, 0, { copy: 1 }))).toContain(
+      'less than a kerf',
+    );
     expect(whyNot(base, [pin('a', 0, 0)], pin('a', 203, 0, { copy: 1 }))).toBeNull();
   });
 
@@ -77,9 +87,15 @@ describe('pins', () => {
     const free = before.boards.find((board) => board !== laid)!;
     const moved = pin('a', 640, 0, { copy: 2, piece: free.piece, turn: 180 });
     const shown = movedToPins(before, [moved]);
-    const homes = shown.boards.filter((board) => board.placements.some((each) => each.part === 'a' && each.copy === 2));
+    const homes = shown.boards.filter((board) =>
+      board.placements.some((each) => each.part === 'a' && each.copy === 2),
+    );
     expect(homes.map((board) => board.piece)).toEqual([free.piece]);
-    expect(homes[0]!.placements.find((each) => each.copy === 2)).toMatchObject({ x: moved.x, y: moved.y, turn: 180 });
+    expect(homes[0]!.placements.find((each) => each.copy === 2)).toMatchObject({
+      x: moved.x,
+      y: moved.y,
+      turn: 180,
+    });
     expect(homes[0]!.offcuts).toEqual([]);
     expect(shown.boards.flatMap((board) => board.placements)).toHaveLength(6);
     // Moved twice is moved once, and the layout that has the piece there already is left as it is.
@@ -90,9 +106,18 @@ describe('pins', () => {
   });
 
   test('what is left of a board with a pinned piece goes back to the rack like any other', () => {
-    const one = { ...base, parts: [part('a', rectangle(200, 100))], stock: [board(1000, 100)], pinned: [pin('a', 0, 0)] };
+    const one = {
+      ...base,
+      parts: [part('a', rectangle(200, 100))],
+      stock: [board(1000, 100)],
+      pinned: [pin('a', 0, 0)],
+    };
     const found = searchLayout(one, { clock: () => performance.now(), solver });
     expect(checkLayout(one, found)).toEqual([]);
-    expect(found.boards[0]!.offcuts.map(({ x, length, width }) => [x, length, width].map((each) => each / 320))).toEqual([[203, 797, 100]]);
+    expect(
+      found.boards[0]!.offcuts.map(({ x, length, width }) =>
+        [x, length, width].map((each) => each / 320),
+      ),
+    ).toEqual([[203, 797, 100]]);
   });
 });

@@ -1,5 +1,5 @@
+import type { LayoutJob, PinnedPlacement } from '../job/index.js';
 import { checkLayout } from './checker/check.js';
-import type { LayoutJob, PinnedPlacement } from './job.js';
 import type { LaidBoard, Layout } from './layout.js';
 
 /** A pin that cannot be kept, and why. */
@@ -31,14 +31,15 @@ const onlyPins = (pins: readonly PinnedPlacement[]): Layout => {
 
 /** Rules that a placement breaks by itself or with the other pins; counts and the rest of the layout are not asked. */
 const brokenBy = (job: LayoutJob, pins: readonly PinnedPlacement[]): string | null =>
-  checkLayout({ ...job, pinned: [] }, onlyPins(pins)).find((violation) => violation.rule <= 7 || violation.path.startsWith('boards'))
-    ?.message ?? null;
+  checkLayout({ ...job, pinned: [] }, onlyPins(pins)).find(
+    (violation) => violation.rule <= 7 || violation.path.startsWith('boards'),
+  )?.message ?? null;
 
 /**
- * The pins of a job that hold together, in their order, and those that contradict the boards, the saw or an earlier pin, each with the
+ * The job with those of its pins that hold together, in their order, and those that contradict the boards, the saw or an earlier pin, each with the
  * rule in words.
  */
-export function sortPins(job: LayoutJob): { kept: PinnedPlacement[]; broken: BrokenPin[] } {
+export function sortPins(job: LayoutJob): { job: LayoutJob; broken: BrokenPin[] } {
   const kept: PinnedPlacement[] = [];
   const broken: BrokenPin[] = [];
   for (const pin of job.pinned) {
@@ -56,19 +57,23 @@ export function sortPins(job: LayoutJob): { kept: PinnedPlacement[]; broken: Bro
     if (reason === null) kept.push(pin);
     else broken.push({ pin, reason });
   }
-  return { kept, broken };
+  return { job: { ...job, pinned: kept }, broken };
 }
 
 /** Why a pin cannot lie where it is asked to, beside the pins that are there; null when it can. */
-export const whyNot = (job: LayoutJob, others: readonly PinnedPlacement[], pin: PinnedPlacement): string | null =>
-  brokenBy(job, [...others, pin]);
+export const whyNot = (
+  job: LayoutJob,
+  others: readonly PinnedPlacement[],
+  pin: PinnedPlacement,
+): string | null => brokenBy(job, [...others, pin]);
 
 /**
  * A layout made for other pins, with every pinned piece moved to where its pin says, to look at until the search has answered: the rest
  * has not flowed round it yet. Kept offcuts of boards that a piece left or came to are gone, since they may lie under it.
  */
 export function movedToPins(layout: Layout, pins: readonly PinnedPlacement[]): Layout {
-  const isBoardOf = (board: LaidBoard, pin: PinnedPlacement) => board.stock === pin.stock && board.piece === pin.piece;
+  const isBoardOf = (board: LaidBoard, pin: PinnedPlacement) =>
+    board.stock === pin.stock && board.piece === pin.piece;
   const isAt = (board: LaidBoard, pin: PinnedPlacement) =>
     board.placements.some(
       (each) =>
@@ -79,10 +84,14 @@ export function movedToPins(layout: Layout, pins: readonly PinnedPlacement[]): L
         each.turn === pin.turn &&
         each.flipped === pin.flipped,
     );
-  const moved = pins.filter((pin) => layout.boards.some((board) => isBoardOf(board, pin) && !isAt(board, pin)));
+  const moved = pins.filter((pin) =>
+    layout.boards.some((board) => isBoardOf(board, pin) && !isAt(board, pin)),
+  );
   if (moved.length === 0) return layout;
   const boards = layout.boards.map((board) => {
-    const staying = board.placements.filter((each) => !moved.some((pin) => pin.part === each.part && pin.copy === each.copy));
+    const staying = board.placements.filter(
+      (each) => !moved.some((pin) => pin.part === each.part && pin.copy === each.copy),
+    );
     const coming = moved.filter((pin) => isBoardOf(board, pin));
     return staying.length === board.placements.length && coming.length === 0
       ? board

@@ -1,10 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { fromMm } from '../measure/ticks.js';
+import { at, board, job, layout, part, rectangle } from '../../test/layouts.js';
+import { fromMm } from '../measure/index.js';
 import { aboveBest, costByPart, shortPieces, usedCost } from './summary.js';
-import { at, board, job, layout, part, rectangle } from './testing.js';
 
 const of = job(
-  [part('large', rectangle(300, 100), { quantity: 2 }), part('small', rectangle(100, 100)), part('left out', rectangle(500, 100))],
+  [
+    part('large', rectangle(300, 100), { quantity: 2 }),
+    part('small', rectangle(100, 100)),
+    part('left out', rectangle(500, 100)),
+  ],
   [board(750, 100, { price: 1000 }), board(400, 100, { id: 'scrap', price: null, offcut: true })],
 );
 const laid = layout([at('large', 0, 0), at('large', 303, 0, { copy: 1 }), at('small', 606, 0)]);
@@ -15,13 +19,23 @@ describe('what a layout comes to', () => {
       { part: 'large', copies: 2, cost: 857 },
       { part: 'small', copies: 1, cost: 143 },
     ]);
-    const thirds = job([part('a', rectangle(100, 100)), part('b', rectangle(100, 100)), part('c', rectangle(100, 100))], [board(400, 100)]);
+    const thirds = job(
+      [
+        part('a', rectangle(100, 100)),
+        part('b', rectangle(100, 100)),
+        part('c', rectangle(100, 100)),
+      ],
+      [board(400, 100)],
+    );
     const three = costByPart(thirds, layout([at('a', 0, 0), at('b', 103, 0), at('c', 206, 0)]));
     expect(three.map(({ cost }) => cost).sort()).toEqual([33, 33, 34]);
   });
 
   test('panels of offcuts cost nothing; panels that found no place are not listed', () => {
-    const fromScrap = { ...laid, boards: [{ ...laid.boards[0]!, stock: 'scrap', placements: [at('large', 0, 0)] }] };
+    const fromScrap = {
+      ...laid,
+      boards: [{ ...laid.boards[0]!, stock: 'scrap', placements: [at('large', 0, 0)] }],
+    };
     expect(costByPart(of, fromScrap)).toEqual([{ part: 'large', copies: 1, cost: 0 }]);
     expect(costByPart(of, layout([], { boards: [] }))).toEqual([]);
   });

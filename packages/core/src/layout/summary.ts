@@ -1,8 +1,7 @@
-import type { Cents } from '../measure/money.js';
-import type { Ticks } from '../measure/ticks.js';
+import { type LayoutJob, priceOf } from '../job/index.js';
+import type { Cents, Ticks } from '../measure/index.js';
 import { meanArea } from './area.js';
-import { cutsToFree } from './cuts.js';
-import { type LayoutJob, priceOf } from './job.js';
+import { cutsToFree } from './cuts-to-free.js';
 import type { Layout } from './layout.js';
 import { placePart } from './placed.js';
 
@@ -18,7 +17,14 @@ export function countCuts(job: LayoutJob, layout: Layout): number {
       const [left, bottom, right, top] = placePart(part, placement).bounds;
       return [{ left, bottom, right, top }];
     });
-    return sum + cutsToFree(pieces, { left: 0, bottom: 0, right: stock.length, top: stock.width }, job.saw.kerf);
+    return (
+      sum +
+      cutsToFree(
+        pieces,
+        { left: 0, bottom: 0, right: stock.length, top: stock.width },
+        job.saw.kerf,
+      )
+    );
   }, 0);
 }
 
@@ -38,7 +44,10 @@ export function usedCost(job: LayoutJob, layout: Layout): Cents {
  * What each part costs in wood, all its copies together: each board's whole price shared among its panels by their area, so that waste
  * and offcuts are paid by what lies beside them. The shares add up to the layout's cost, rounding left to the largest.
  */
-export function costByPart(job: LayoutJob, layout: Layout): { part: string; copies: number; cost: Cents }[] {
+export function costByPart(
+  job: LayoutJob,
+  layout: Layout,
+): { part: string; copies: number; cost: Cents }[] {
   const areas = new Map(job.parts.map((part) => [part.id, meanArea(part)]));
   const shares = new Map<string, number>();
   const copies = new Map<string, number>();
@@ -53,18 +62,33 @@ export function costByPart(job: LayoutJob, layout: Layout): { part: string; copi
   }
   const rows = job.parts
     .filter((part) => copies.has(part.id))
-    .map((part) => ({ part: part.id, copies: copies.get(part.id)!, cost: Math.round(shares.get(part.id)!) }));
-  const over = rows.reduce((sum, row) => sum + row.cost, 0) - Math.round([...shares.values()].reduce((sum, share) => sum + share, 0));
-  const largest = rows.reduce((best, row, index) => (row.cost > rows[best]!.cost ? index : best), 0);
+    .map((part) => ({
+      part: part.id,
+      copies: copies.get(part.id)!,
+      cost: Math.round(shares.get(part.id)!),
+    }));
+  const over =
+    rows.reduce((sum, row) => sum + row.cost, 0) -
+    Math.round([...shares.values()].reduce((sum, share) => sum + share, 0));
+  const largest = rows.reduce(
+    (best, row, index) => (row.cost > rows[best]!.cost ? index : best),
+    0,
+  );
   return rows.map((row, index) => (index === largest ? { ...row, cost: row.cost - over } : row));
 }
 
 /** How far above the best possible a layout can be at most, as a share of the bound; null where no bound is known. */
-export const aboveBest = ({ cost, lowerBound }: Pick<Layout, 'cost' | 'lowerBound'>): number | null =>
+export const aboveBest = ({
+  cost,
+  lowerBound,
+}: Pick<Layout, 'cost' | 'lowerBound'>): number | null =>
   cost <= lowerBound ? 0 : lowerBound > 0 ? (cost - lowerBound) / lowerBound : null;
 
 /** Panels shorter than what is held by hand at the saw, by part. Lengths in ticks. */
-export function shortPieces(job: LayoutJob, handHeld: Ticks): { part: string; quantity: number; length: Ticks }[] {
+export function shortPieces(
+  job: LayoutJob,
+  handHeld: Ticks,
+): { part: string; quantity: number; length: Ticks }[] {
   return job.parts.flatMap((part) => {
     const xs = [...part.outline, ...part.underside].map((point) => point[0]);
     const length = Math.max(...xs) - Math.min(...xs);

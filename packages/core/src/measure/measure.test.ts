@@ -75,24 +75,35 @@ describe('printing', () => {
     { system: 'mm', division: 10 },
   ];
 
-  test.each(styles)('print then parse is the identity for every multiple of the division: %j', (style) => {
-    fc.assert(
-      fc.property(fc.nat(), (seed) => {
-        const step = (style.system === 'inch' ? TICKS_PER_INCH : TICKS_PER_MM) / style.division;
-        const ticks = (seed % Math.floor(LONGEST / step)) * step;
-        expect(read(printLength(ticks, style), style.system)).toBe(ticks);
-        expect(read(printLengthUnit(ticks, style), style.system === 'inch' ? 'mm' : 'inch')).toBe(ticks);
-        expect(roundToStyle(ticks, style)).toBe(ticks);
-      }),
-    );
-  });
+  test.each(styles)(
+    'print then parse is the identity for every multiple of the division: %j',
+    (style) => {
+      fc.assert(
+        fc.property(fc.nat(), (seed) => {
+          const step = (style.system === 'inch' ? TICKS_PER_INCH : TICKS_PER_MM) / style.division;
+          const ticks = (seed % Math.floor(LONGEST / step)) * step;
+          expect(read(printLength(ticks, style), style.system)).toBe(ticks);
+          expect(read(printLengthUnit(ticks, style), style.system === 'inch' ? 'mm' : 'inch')).toBe(
+            ticks,
+          );
+          expect(roundToStyle(ticks, style)).toBe(ticks);
+        }),
+      );
+    },
+  );
 
   test('what is printed is never further than half a division from the length', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: LONGEST - TICKS_PER_INCH }), fc.constantFrom(...styles), (ticks, style) => {
-        const step = (style.system === 'inch' ? TICKS_PER_INCH : TICKS_PER_MM) / style.division;
-        expect(Math.abs(read(printLength(ticks, style), style.system) - ticks)).toBeLessThanOrEqual(step / 2);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: LONGEST - TICKS_PER_INCH }),
+        fc.constantFrom(...styles),
+        (ticks, style) => {
+          const step = (style.system === 'inch' ? TICKS_PER_INCH : TICKS_PER_MM) / style.division;
+          expect(
+            Math.abs(read(printLength(ticks, style), style.system) - ticks),
+          ).toBeLessThanOrEqual(step / 2);
+        },
+      ),
     );
   });
 

@@ -28,7 +28,10 @@ const QUANTITY =
 /** Straight quotes for the many kinds of primes and marks; `5⅝` and `5 ⅝` both become `5 5/8`. */
 const plain = (text: string): string =>
   text
-    .replace(/(\d?)([¼½¾⅐-⅞])/g, (_all, whole: string, fraction: string) => `${whole} ${fraction.normalize('NFKC')}`)
+    .replace(
+      /(\d?)([¼½¾⅐-⅞])/g,
+      (_all, whole: string, fraction: string) => `${whole} ${fraction.normalize('NFKC')}`,
+    )
     .replace(/''|[″”“„‟]/g, '"')
     .replace(/[′’‘‛`´]/g, "'")
     .replace(/⁄/g, '/')
@@ -54,16 +57,27 @@ export function parseLength(text: string, system: UnitSystem): ParsedLength {
   let previousUnit = Number.POSITIVE_INFINITY;
   while (rest.trim() !== '') {
     const found = QUANTITY.exec(rest);
-    if (!found) return wrong(`“${rest.trim()}” in “${text.trim()}” is not a length. Try 5 1/2, 140 mm or 1' 6".`);
+    if (!found)
+      return wrong(
+        `“${rest.trim()}” in “${text.trim()}” is not a length. Try 5 1/2, 140 mm or 1' 6".`,
+      );
     const [all, whole, mixedTop, mixedBottom, top, bottom, decimal, unitName] = found;
     const denominator = mixedBottom ?? bottom;
-    if (denominator !== undefined && Number(denominator) === 0) return wrong(`“${text.trim()}” divides by zero.`);
+    if (denominator !== undefined && Number(denominator) === 0)
+      return wrong(`“${text.trim()}” divides by zero.`);
     const isFraction = denominator !== undefined;
-    const bare = parts > 0 && previousUnit === UNITS.ft ? TICKS_PER_INCH : isFraction || system === 'inch' ? TICKS_PER_INCH : TICKS_PER_MM;
+    const bare =
+      parts > 0 && previousUnit === UNITS.ft
+        ? TICKS_PER_INCH
+        : isFraction || system === 'inch'
+          ? TICKS_PER_INCH
+          : TICKS_PER_MM;
     const unit = unitName === undefined ? bare : (UNITS[unitName] ?? bare);
     if (unit >= previousUnit) return wrong(`“${text.trim()}” gives two lengths; one is wanted.`);
     const value =
-      decimal !== undefined ? Number(decimal.replace(',', '.')) : Number(whole ?? 0) + Number(mixedTop ?? top) / Number(denominator);
+      decimal !== undefined
+        ? Number(decimal.replace(',', '.'))
+        : Number(whole ?? 0) + Number(mixedTop ?? top) / Number(denominator);
     total += value * unit;
     previousUnit = unit;
     parts += 1;

@@ -1,8 +1,9 @@
-import type { UnitSystem } from './parse.js';
 import { TICKS_PER_INCH, TICKS_PER_MM, type Ticks } from './ticks.js';
 
 /** How lengths are shown: in inches to the nearest 1/division, or in millimetres to the nearest tenth or whole. */
-export type LengthStyle = { system: 'inch'; division: 16 | 32 | 64 } | { system: 'mm'; division: 1 | 10 };
+export type LengthStyle =
+  | { system: 'inch'; division: 16 | 32 | 64 }
+  | { system: 'mm'; division: 1 | 10 };
 
 /** A length split for a drawn fraction: 11 7/8 is `{ whole: 11, top: 7, bottom: 8 }`. */
 export interface TapeReading {
@@ -11,8 +12,6 @@ export interface TapeReading {
   top: number;
   bottom: number;
 }
-
-export const defaultStyle = (system: UnitSystem): LengthStyle => (system === 'inch' ? { system, division: 16 } : { system, division: 1 });
 
 /** The nearest length that a tape of this style shows, in ticks. */
 export function roundToStyle(ticks: Ticks, style: LengthStyle): Ticks {
@@ -29,7 +28,12 @@ export function readTape(ticks: Ticks, division: 16 | 32 | 64): TapeReading {
     top /= 2;
     bottom /= 2;
   }
-  return { negative: ticks < 0 && steps > 0, whole: Math.floor(steps / division), top, bottom: top === 0 ? 1 : bottom };
+  return {
+    negative: ticks < 0 && steps > 0,
+    whole: Math.floor(steps / division),
+    top,
+    bottom: top === 0 ? 1 : bottom,
+  };
 }
 
 /** A length as text without its unit: `11 7/8` or `302`. */
@@ -40,7 +44,12 @@ export function printLength(ticks: Ticks, style: LengthStyle): string {
   }
   const { negative, whole, top, bottom } = readTape(ticks, style.division);
   const fraction = top === 0 ? '' : `${top}/${bottom}`;
-  const text = whole === 0 && fraction !== '' ? fraction : fraction === '' ? String(whole) : `${whole} ${fraction}`;
+  const text =
+    whole === 0 && fraction !== ''
+      ? fraction
+      : fraction === ''
+        ? String(whole)
+        : `${whole} ${fraction}`;
   return negative ? `−${text}` : text;
 }
 

@@ -29,15 +29,22 @@ function worldCube(): ConvexSolid {
       const normal = scale(axes[axis]!, sign);
       const u = axes[(axis + 1) % 3]!;
       const v = cross(normal, u);
-      const corner = (a: number, b: number): Vec3 => add(scale(normal, WORLD), add(scale(u, a * WORLD), scale(v, b * WORLD)));
-      faces.push({ plane: { normal, offset: WORLD }, corners: [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)] });
+      const corner = (a: number, b: number): Vec3 =>
+        add(scale(normal, WORLD), add(scale(u, a * WORLD), scale(v, b * WORLD)));
+      faces.push({
+        plane: { normal, offset: WORLD },
+        corners: [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)],
+      });
     }
   }
   return { faces };
 }
 
 function withoutRepeats(corners: readonly Vec3[]): Vec3[] {
-  const same = (a: Vec3, b: Vec3) => Math.abs(a[0] - b[0]) < EPSILON && Math.abs(a[1] - b[1]) < EPSILON && Math.abs(a[2] - b[2]) < EPSILON;
+  const same = (a: Vec3, b: Vec3) =>
+    Math.abs(a[0] - b[0]) < EPSILON &&
+    Math.abs(a[1] - b[1]) < EPSILON &&
+    Math.abs(a[2] - b[2]) < EPSILON;
   const kept: Vec3[] = [];
   for (const corner of corners) if (!kept.some((other) => same(other, corner))) kept.push(corner);
   return kept;
@@ -66,7 +73,8 @@ function inOrder(corners: readonly Vec3[], normal: Vec3): Vec3[] {
   );
   const u = unit(subtract(corners[0]!, centre));
   const v = cross(normal, u);
-  const angle = (corner: Vec3) => Math.atan2(dot(subtract(corner, centre), v), dot(subtract(corner, centre), u));
+  const angle = (corner: Vec3) =>
+    Math.atan2(dot(subtract(corner, centre), v), dot(subtract(corner, centre), u));
   return [...corners].sort((a, b) => angle(a) - angle(b));
 }
 
@@ -80,7 +88,10 @@ export function clip(solid: ConvexSolid, space: HalfSpace): ConvexSolid | null {
   for (const face of solid.faces) {
     const corners = clipFace(face.corners, space);
     onPlane.push(...corners.filter((corner) => Math.abs(distanceTo(space, corner)) <= EPSILON));
-    if (corners.length >= 3 && !corners.every((corner) => Math.abs(distanceTo(space, corner)) <= EPSILON))
+    if (
+      corners.length >= 3 &&
+      !corners.every((corner) => Math.abs(distanceTo(space, corner)) <= EPSILON)
+    )
       faces.push({ plane: face.plane, corners });
   }
   const cap = withoutRepeats(onPlane);
@@ -96,7 +107,8 @@ export function solidInside(spaces: readonly HalfSpace[]): ConvexSolid | null {
 }
 
 /** Corners without repeats. */
-export const cornersOf = (solid: ConvexSolid): Vec3[] => withoutRepeats(solid.faces.flatMap((face) => face.corners));
+export const cornersOf = (solid: ConvexSolid): Vec3[] =>
+  withoutRepeats(solid.faces.flatMap((face) => face.corners));
 
 /** Volume in cubic ticks. */
 export function volumeOf(solid: ConvexSolid): number {
@@ -104,7 +116,10 @@ export function volumeOf(solid: ConvexSolid): number {
   let sixfold = 0;
   for (const { corners } of solid.faces) {
     for (let i = 1; i + 1 < corners.length; i += 1) {
-      sixfold += dot(subtract(corners[0]!, apex), cross(subtract(corners[i]!, apex), subtract(corners[i + 1]!, apex)));
+      sixfold += dot(
+        subtract(corners[0]!, apex),
+        cross(subtract(corners[i]!, apex), subtract(corners[i + 1]!, apex)),
+      );
     }
   }
   return sixfold / 6;
@@ -114,7 +129,10 @@ export function volumeOf(solid: ConvexSolid): number {
 export function faceArea(corners: readonly Vec3[]): number {
   let sum: Vec3 = [0, 0, 0];
   for (let i = 1; i + 1 < corners.length; i += 1) {
-    sum = add(sum, cross(subtract(corners[i]!, corners[0]!), subtract(corners[i + 1]!, corners[0]!)));
+    sum = add(
+      sum,
+      cross(subtract(corners[i]!, corners[0]!), subtract(corners[i + 1]!, corners[0]!)),
+    );
   }
   return Math.hypot(sum[0], sum[1], sum[2]) / 2;
 }
@@ -142,9 +160,13 @@ export function contactsOf(a: ConvexSolid, b: ConvexSolid, gap = 32): Contact[] 
     for (const other of b.faces) {
       if (dot(face.plane.normal, other.plane.normal) > -1 + TURNED_BY_ROUNDING) continue;
       let corners: Vec3[] = [...face.corners];
-      for (const side of b.faces) if (side !== other && corners.length >= 3) corners = clipFace(corners, side.plane);
+      for (const side of b.faces)
+        if (side !== other && corners.length >= 3) corners = clipFace(corners, side.plane);
       // Judged where they meet: a plane read off rounded corners of a narrow face strays far from there.
-      if (corners.length >= 3 && corners.every((corner) => Math.abs(distanceTo(other.plane, corner)) <= gap))
+      if (
+        corners.length >= 3 &&
+        corners.every((corner) => Math.abs(distanceTo(other.plane, corner)) <= gap)
+      )
         found.push({ corners, normal: face.plane.normal });
     }
   }
@@ -177,7 +199,9 @@ export function sectionOf(solid: ConvexSolid, plane: HalfSpace): readonly Vec3[]
   if (cap) return cap.corners;
   return (
     solid.faces.find(
-      (face) => dot(face.plane.normal, opposite(plane).normal) > 1 - 1e-9 && Math.abs(face.plane.offset + plane.offset) < EPSILON,
+      (face) =>
+        dot(face.plane.normal, opposite(plane).normal) > 1 - 1e-9 &&
+        Math.abs(face.plane.offset + plane.offset) < EPSILON,
     )?.corners ?? []
   );
 }

@@ -1,16 +1,32 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { clip, common, cornersOf, faceArea, sectionOf, sharedFaceArea, solidInside, volumeOf } from './convex-solid.js';
+import {
+  clip,
+  common,
+  cornersOf,
+  faceArea,
+  sectionOf,
+  sharedFaceArea,
+  solidInside,
+  volumeOf,
+} from './convex-solid.js';
 import { atMost, behind, between, opposite } from './half-space.js';
 import { cross, dot, subtract, type Vec3 } from './vector.js';
 
-const brick = (x: readonly [number, number], y: readonly [number, number], z: readonly [number, number]) =>
-  solidInside([...between('x', ...x), ...between('y', ...y), ...between('z', ...z)])!;
+const brick = (
+  x: readonly [number, number],
+  y: readonly [number, number],
+  z: readonly [number, number],
+) => solidInside([...between('x', ...x), ...between('y', ...y), ...between('z', ...z)])!;
 
 const whole = fc.integer({ min: -5000, max: 5000 });
 const size = fc.integer({ min: 10, max: 5000 });
 const direction = fc
-  .tuple(fc.integer({ min: -9, max: 9 }), fc.integer({ min: -9, max: 9 }), fc.integer({ min: -9, max: 9 }))
+  .tuple(
+    fc.integer({ min: -9, max: 9 }),
+    fc.integer({ min: -9, max: 9 }),
+    fc.integer({ min: -9, max: 9 }),
+  )
   .filter((v) => v.some((part) => part !== 0));
 
 describe('convex solids', () => {
@@ -26,7 +42,9 @@ describe('convex solids', () => {
       fc.property(size, size, size, direction, whole, whole, whole, (a, b, c, normal, x, y, z) => {
         const solid = brick([0, a], [0, b], [0, c]);
         const plane = behind(normal as Vec3, [x % a, y % b, z % c]);
-        const halves = [clip(solid, plane), clip(solid, opposite(plane))].filter((half) => half !== null);
+        const halves = [clip(solid, plane), clip(solid, opposite(plane))].filter(
+          (half) => half !== null,
+        );
         const sum = halves.reduce((total, half) => total + volumeOf(half), 0);
         expect(Math.abs(sum - a * b * c) / (a * b * c)).toBeLessThan(1e-4);
         for (const half of halves) {
@@ -34,8 +52,12 @@ describe('convex solids', () => {
           let edges = 0;
           for (const face of half.faces) {
             edges += face.corners.length;
-            for (const corner of corners) expect(dot(face.plane.normal, corner)).toBeLessThanOrEqual(face.plane.offset + 1e-3);
-            const turn = cross(subtract(face.corners[1]!, face.corners[0]!), subtract(face.corners[2]!, face.corners[1]!));
+            for (const corner of corners)
+              expect(dot(face.plane.normal, corner)).toBeLessThanOrEqual(face.plane.offset + 1e-3);
+            const turn = cross(
+              subtract(face.corners[1]!, face.corners[0]!),
+              subtract(face.corners[2]!, face.corners[1]!),
+            );
             expect(dot(turn, face.plane.normal)).toBeGreaterThanOrEqual(-1e-3);
           }
           expect(corners.length - edges / 2 + half.faces.length).toBe(2); // Euler
@@ -55,7 +77,9 @@ describe('convex solids', () => {
   });
 
   test('a section has the area of the slice', () => {
-    expect(faceArea(sectionOf(brick([0, 20], [0, 30], [0, 40]), atMost('x', 10)))).toBeCloseTo(1200);
+    expect(faceArea(sectionOf(brick([0, 20], [0, 30], [0, 40]), atMost('x', 10)))).toBeCloseTo(
+      1200,
+    );
     expect(sectionOf(brick([0, 20], [0, 30], [0, 40]), atMost('x', 50))).toHaveLength(0);
   });
 });

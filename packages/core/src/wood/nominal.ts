@@ -1,5 +1,4 @@
-import type { Mark } from '../measure/mark.js';
-import { fromInches, fromMm, type Ticks } from '../measure/ticks.js';
+import { fromInches, fromMm, type Mark, type Ticks } from '../measure/index.js';
 
 /** A size that wood is sold by, beside what a tape finds there. */
 export interface NominalSize {
@@ -10,14 +9,26 @@ export interface NominalSize {
   source: string;
 }
 
-const inch = (name: string, thickness: number, width: number, mark: Mark, source: string): NominalSize => ({
+const inch = (
+  name: string,
+  thickness: number,
+  width: number,
+  mark: Mark,
+  source: string,
+): NominalSize => ({
   name,
   thickness: fromInches(thickness),
   width: fromInches(width),
   mark,
   source,
 });
-const metric = (name: string, thickness: number, width: number, mark: Mark, source: string): NominalSize => ({
+const metric = (
+  name: string,
+  thickness: number,
+  width: number,
+  mark: Mark,
+  source: string,
+): NominalSize => ({
   name,
   thickness: fromMm(thickness),
   width: fromMm(width),

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fromInches, fromMm } from '../measure/ticks.js';
+import { fromInches, fromMm } from '../measure/index.js';
 import { MATERIALS } from './material.js';
 import { NOMINAL_SIZES } from './nominal.js';
 import { parseRackLine } from './quick-entry.js';
@@ -20,18 +20,36 @@ const inches = (least: number, greatest: number) =>
       const divisor = rest % 4 === 0 ? 4 : rest % 2 === 0 ? 2 : 1;
       const fraction = rest === 0 ? '' : `${rest / divisor}/${8 / divisor}`;
       const mixed =
-        whole === 0 && fraction !== '' ? fraction : fraction === '' ? String(whole) : `${whole}${hyphen ? '-' : ' '}${fraction}`;
-      return { text: `${decimal ? String(eighths / 8) : mixed}${unit}`, ticks: fromInches(eighths / 8) };
+        whole === 0 && fraction !== ''
+          ? fraction
+          : fraction === ''
+            ? String(whole)
+            : `${whole}${hyphen ? '-' : ' '}${fraction}`;
+      return {
+        text: `${decimal ? String(eighths / 8) : mixed}${unit}`,
+        ticks: fromInches(eighths / 8),
+      };
     });
 const feet = fc
-  .record({ feet: fc.integer({ min: 1, max: 16 }), inches: fc.integer({ min: 0, max: 11 }), marks: fc.boolean() })
+  .record({
+    feet: fc.integer({ min: 1, max: 16 }),
+    inches: fc.integer({ min: 0, max: 11 }),
+    marks: fc.boolean(),
+  })
   .map(({ feet: count, inches: over, marks }) => ({
-    text: over === 0 ? `${count}${marks ? "'" : 'ft'}` : `${count}${marks ? "'" : 'ft'} ${over}${marks ? '"' : 'in'}`,
+    text:
+      over === 0
+        ? `${count}${marks ? "'" : 'ft'}`
+        : `${count}${marks ? "'" : 'ft'} ${over}${marks ? '"' : 'in'}`,
     ticks: fromInches(count * 12 + over),
   }));
 const millimetres = (least: number, greatest: number) =>
   fc
-    .record({ tenths: fc.integer({ min: least * 10, max: greatest * 10 }), comma: fc.boolean(), unit: fc.constantFrom('', 'mm', ' mm') })
+    .record({
+      tenths: fc.integer({ min: least * 10, max: greatest * 10 }),
+      comma: fc.boolean(),
+      unit: fc.constantFrom('', 'mm', ' mm'),
+    })
     .map(({ tenths, comma, unit }) => ({
       text: `${String(tenths / 10).replace('.', comma ? ',' : '.')}${unit}`,
       ticks: fromMm(tenths / 10),
@@ -117,12 +135,19 @@ describe('boards in one line, however they are said', () => {
       const parsed = parseRackLine(`2 ${size.name} x 8ft pine`, 'inch');
       expect(parsed).toMatchObject({
         ok: true,
-        entry: { quantity: 2, nominal: { name: size.name }, kind: { thickness: size.thickness, width: size.width } },
+        entry: {
+          quantity: 2,
+          nominal: { name: size.name },
+          kind: { thickness: size.thickness, width: size.width },
+        },
       });
     }
     for (const material of MATERIALS) {
       const parsed = parseRackLine(`3 ${material.name} boards 19 x 140 x 2000`, 'mm');
-      expect([material.name, parsed.ok && parsed.entry.kind.material]).toEqual([material.name, material.id]);
+      expect([material.name, parsed.ok && parsed.entry.kind.material]).toEqual([
+        material.name,
+        material.id,
+      ]);
     }
   });
 
@@ -135,7 +160,8 @@ describe('boards in one line, however they are said', () => {
           const parsed = parseRackLine(line, system);
           if (parsed.ok) {
             const { thickness, width, length } = parsed.entry.kind;
-            for (const size of [thickness, width, length]) expect(Number.isInteger(size) && size > 0).toBe(true);
+            for (const size of [thickness, width, length])
+              expect(Number.isInteger(size) && size > 0).toBe(true);
           } else expect(parsed.message.length).toBeGreaterThan(10);
         },
       ),

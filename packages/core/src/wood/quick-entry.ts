@@ -1,6 +1,10 @@
-import { type Cents, fromDecimal } from '../measure/money.js';
-import { parseLength, type UnitSystem } from '../measure/parse.js';
-import type { Ticks } from '../measure/ticks.js';
+import {
+  type Cents,
+  fromDecimal,
+  parseLength,
+  type Ticks,
+  type UnitSystem,
+} from '../measure/index.js';
 import type { BoardKind, Face } from './board.js';
 import { materialByWord } from './material.js';
 import { NOMINAL_SIZES, type NominalSize, nominalByName } from './nominal.js';
@@ -23,12 +27,14 @@ const NOMINAL = new RegExp(String.raw`(\d+x\d+)\s*(?:x|,|\s)\s*(${LENGTH})`);
 const PRICE = /(?:^|\s)(?:at|@|for)?\s*(\d+(?:[.,]\d{1,2})?)\s*(?:each|ea)?\s*$/;
 
 const wrong = (message: string): ParsedEntry => ({ ok: false, message });
-const singular = (name: string): string => (name.length > 3 && name.endsWith('s') && !name.endsWith('ss') ? name.slice(0, -1) : name);
+const singular = (name: string): string =>
+  name.length > 3 && name.endsWith('s') && !name.endsWith('ss') ? name.slice(0, -1) : name;
 
 function readFaces(words: string): { faceA: Face; faceB: Face } {
   const rough = /\brough|\bsawn/.test(words);
   const planed = /\bplaned|\bsmooth|\bsurfaced/.test(words);
-  if (rough && (planed || /one (side|face)/.test(words))) return { faceA: 'rough', faceB: 'planed' };
+  if (rough && (planed || /one (side|face)/.test(words)))
+    return { faceA: 'rough', faceB: 'planed' };
   if (planed) return { faceA: 'planed', faceB: 'planed' };
   return { faceA: 'rough', faceB: 'rough' };
 }
@@ -45,14 +51,19 @@ export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
     .replace(/[′’]/g, "'")
     .trim()
     .toLowerCase()
-    .replace(/(?<=[\d¼½¾⅐-⅞"'])\s*x\s*(?=[\d¼½¾⅐-⅞])|(?<=\d\s*(?:mm|cm|m|inches|inch|in|feet|foot|ft))\s*x\s*(?=[\d¼½¾⅐-⅞])/g, ' x ');
+    .replace(
+      /(?<=[\d¼½¾⅐-⅞"'])\s*x\s*(?=[\d¼½¾⅐-⅞])|(?<=\d\s*(?:mm|cm|m|inches|inch|in|feet|foot|ft))\s*x\s*(?=[\d¼½¾⅐-⅞])/g,
+      ' x ',
+    );
   if (text === '') return wrong('Nothing typed. Try: 6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40');
   const counted = /^(\d+)\s+(?!x\b|mm\b|cm\b|m\b|in\b|ft\b)(.*)$/.exec(text);
   const quantity = counted ? Number(counted[1]) : 1;
-  if (quantity < 1 || quantity > 1000) return wrong(`${quantity} boards: between 1 and 1000 can be entered at once.`);
+  if (quantity < 1 || quantity > 1000)
+    return wrong(`${quantity} boards: between 1 and 1000 can be entered at once.`);
   const said = (counted ? counted[2]! : text).replace(
     /(?<![\d/.,¼½¾⅐-⅞-])(\d+) x (\d+)(?= x |$|\s+(?!(?:mm|cm|m|in|inch|inches|ft|feet|foot)\b|["'])\D)/,
-    (all, a: string, b: string) => (nominalByName(`${a}×${b}`) && !SIZES.test(all) ? `${a}x${b}` : all),
+    (all, a: string, b: string) =>
+      nominalByName(`${a}×${b}`) && !SIZES.test(all) ? `${a}x${b}` : all,
   );
 
   let sizes: { thickness: string; width: string; length: string } | null = null;
@@ -74,7 +85,9 @@ export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
   } else {
     const named = /^([a-z ]+?)\s+(.*)$/.exec(said);
     const lengthFound = named ? new RegExp(`^${LENGTH}`).exec(named[2]!) : null;
-    nominal = named ? (NOMINAL_SIZES.find((size) => size.name === singular(named[1]!)) ?? null) : null;
+    nominal = named
+      ? (NOMINAL_SIZES.find((size) => size.name === singular(named[1]!)) ?? null)
+      : null;
     if (!nominal || !lengthFound) {
       return wrong(
         `“${line.trim()}” gives no size. Say thickness x width x length, for instance 5/8 x 5 1/2 x 6ft, or a nominal size and a length.`,
@@ -94,8 +107,11 @@ export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
     if (parsed.ticks <= 0) return wrong(`${what}: “${value}” is zero.`);
     measured.push(parsed.ticks);
   }
-  const [thickness, width, length] = sizes ? (measured as [Ticks, Ticks, Ticks]) : [nominal!.thickness, nominal!.width, measured[0]!];
-  if (thickness > width) return wrong(`The board would be thicker than wide: sizes go thickness x width x length.`);
+  const [thickness, width, length] = sizes
+    ? (measured as [Ticks, Ticks, Ticks])
+    : [nominal!.thickness, nominal!.width, measured[0]!];
+  if (thickness > width)
+    return wrong(`The board would be thicker than wide: sizes go thickness x width x length.`);
 
   const priced = PRICE.exec(after);
   const price: Cents | null = priced ? fromDecimal(Number(priced[1]!.replace(',', '.'))) : null;
@@ -117,7 +133,9 @@ export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
         thickness,
         width,
         length,
-        ...(material?.grained === false && !/rough/.test(rest) ? { faceA: 'planed', faceB: 'planed' } : readFaces(rest)),
+        ...(material?.grained === false && !/rough/.test(rest)
+          ? { faceA: 'planed', faceB: 'planed' }
+          : readFaces(rest)),
         price,
         offcut: /\boffcuts?\b/.test(rest),
         grained: material?.grained ?? true,

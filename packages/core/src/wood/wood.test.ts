@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { fromInches, fromMm, toMm } from '../measure/ticks.js';
+import { fromInches, fromMm, toMm } from '../measure/index.js';
 import { NOMINAL_SIZES, nominalByName } from './nominal.js';
 import { parseRackLine, type RackEntry } from './quick-entry.js';
 
@@ -80,7 +80,11 @@ describe('nominal sizes', () => {
     ['1x12', 0.75, 11.25],
     ['2x4', 1.5, 3.5],
   ])('%s is %d × %d in', (name, thickness, width) => {
-    expect(nominalByName(name)).toMatchObject({ thickness: fromInches(thickness), width: fromInches(width), mark: 'P' });
+    expect(nominalByName(name)).toMatchObject({
+      thickness: fromInches(thickness),
+      width: fromInches(width),
+      mark: 'P',
+    });
   });
 
   test('every size names its source', () => {

@@ -42,18 +42,30 @@ export async function up(knex: Knex): Promise<void> {
     table.increments('id');
     table.specificType('board_id', uuid).notNullable().references('boards.id').onDelete('CASCADE');
     table.smallint('position').unsigned().notNullable();
-    table.enum('kind', ['knot-sound', 'knot-loose', 'hole', 'nail', 'split', 'rot', 'wane']).notNullable();
+    table
+      .enum('kind', ['knot-sound', 'knot-loose', 'hole', 'nail', 'split', 'rot', 'wane'])
+      .notNullable();
     table.json('zone').notNullable();
     table.unique(['board_id', 'position']);
   });
   await knex.schema.createTable('layouts', (table) => {
     table.specificType('batch_id', uuid).primary().references('batches.id');
     table.json('layout').notNullable();
-    table.json('boards').nullable().comment('the boards an accepted layout was laid on, as they were');
-    table.specificType('accepted_at', 'datetime(3)').nullable().comment('null: proposed only, no board is taken');
+    table
+      .json('boards')
+      .nullable()
+      .comment('the boards an accepted layout was laid on, as they were');
+    table
+      .specificType('accepted_at', 'datetime(3)')
+      .nullable()
+      .comment('null: proposed only, no board is taken');
   });
   await knex.schema.createTable('taken_boards', (table) => {
-    table.specificType('batch_id', uuid).notNullable().references('layouts.batch_id').onDelete('CASCADE');
+    table
+      .specificType('batch_id', uuid)
+      .notNullable()
+      .references('layouts.batch_id')
+      .onDelete('CASCADE');
     table.specificType('board_id', uuid).notNullable().references('boards.id');
     table.integer('quantity').unsigned().notNullable();
     table.primary(['batch_id', 'board_id']);

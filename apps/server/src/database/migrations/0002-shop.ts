@@ -9,6 +9,9 @@ export async function up(knex: Knex): Promise<void> {
     table.check('id = 1', undefined, 'shop_one_row');
   });
   await knex.schema.alterTable('batches', (table) => {
-    table.json('choices').nullable().comment('pins, boards left alone, what counts in the layout; null: nothing asked');
+    table
+      .json('choices')
+      .nullable()
+      .comment('pins, boards left alone, what counts in the layout; null: nothing asked');
   });
 }

@@ -1,10 +1,16 @@
-import type { Cents } from '../../measure/money.js';
-import { priceOf, type Stock } from '../job.js';
+import { priceOf, type Stock } from '../../job/index.js';
+import type { Cents } from '../../measure/index.js';
 import type { Demand, Measure } from './measures.js';
 
 /** The least total weight of all but `left` copies. */
-export function least(demands: readonly Demand[], weights: readonly number[], left: number): number {
-  const order = demands.map((demand, index) => ({ weight: weights[index]!, copies: demand.copies })).sort((a, b) => b.weight - a.weight);
+export function least(
+  demands: readonly Demand[],
+  weights: readonly number[],
+  left: number,
+): number {
+  const order = demands
+    .map((demand, index) => ({ weight: weights[index]!, copies: demand.copies }))
+    .sort((a, b) => b.weight - a.weight);
   let spare = left;
   let sum = 0;
   for (const { weight, copies } of order) {
@@ -20,9 +26,18 @@ const MOST_NODES = 20_000;
 const NOTHING = 1e-9;
 
 /** The cheapest choice of boards that holds every measure's need; with too many choices, the best that was proven on the way. */
-export function cheapestCover(stock: readonly Stock[], measures: readonly Measure[], needs: readonly number[]): Cents {
+export function cheapestCover(
+  stock: readonly Stock[],
+  measures: readonly Measure[],
+  needs: readonly number[],
+): Cents {
   const price = stock.map(priceOf);
-  const fractional = (from: number, order: readonly number[], measure: Measure, need: number): number => {
+  const fractional = (
+    from: number,
+    order: readonly number[],
+    measure: Measure,
+    need: number,
+  ): number => {
     let rest = need;
     let cost = 0;
     for (const kind of order.slice(from)) {
@@ -35,8 +50,13 @@ export function cheapestCover(stock: readonly Stock[], measures: readonly Measur
     return rest > NOTHING ? Number.POSITIVE_INFINITY : cost;
   };
   const byWorth = (measure: Measure) =>
-    stock.map((_kind, index) => index).sort((a, b) => price[a]! / measure.capacities[a]! - price[b]! / measure.capacities[b]!);
-  const relaxed = Math.max(0, ...measures.map((measure, index) => fractional(0, byWorth(measure), measure, needs[index]!)));
+    stock
+      .map((_kind, index) => index)
+      .sort((a, b) => price[a]! / measure.capacities[a]! - price[b]! / measure.capacities[b]!);
+  const relaxed = Math.max(
+    0,
+    ...measures.map((measure, index) => fractional(0, byWorth(measure), measure, needs[index]!)),
+  );
   const floor = Math.ceil(relaxed - 1e-6);
   if (!Number.isFinite(relaxed)) return 0;
   const order = byWorth(measures[0]!);
@@ -50,11 +70,14 @@ export function cheapestCover(stock: readonly Stock[], measures: readonly Measur
       return;
     }
     if (at === order.length) return;
-    if (measures.some((measure, index) => cost + fractionalFree(at, measure, rest[index]!) >= best)) return;
+    if (measures.some((measure, index) => cost + fractionalFree(at, measure, rest[index]!) >= best))
+      return;
     const kind = order[at]!;
     const most = Math.min(
       stock[kind]!.quantity,
-      Math.ceil(Math.max(...rest.map((need, index) => need / measures[index]!.capacities[kind]!)) - 1e-9),
+      Math.ceil(
+        Math.max(...rest.map((need, index) => need / measures[index]!.capacities[kind]!)) - 1e-9,
+      ),
     );
     for (let taken = Math.max(0, most); taken >= 0; taken -= 1) {
       descend(
@@ -65,7 +88,9 @@ export function cheapestCover(stock: readonly Stock[], measures: readonly Measur
     }
   };
   const fractionalFree = (at: number, measure: Measure, need: number): number => {
-    const left = order.slice(at).sort((a, b) => price[a]! / measure.capacities[a]! - price[b]! / measure.capacities[b]!);
+    const left = order
+      .slice(at)
+      .sort((a, b) => price[a]! / measure.capacities[a]! - price[b]! / measure.capacities[b]!);
     return fractional(0, left, measure, need) - 1e-6;
   };
   descend(0, 0, needs);

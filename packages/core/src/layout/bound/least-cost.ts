@@ -1,5 +1,5 @@
-import type { Cents } from '../../measure/money.js';
-import { priceOf, type Saw, type Stock } from '../job.js';
+import { priceOf, type Saw, type Stock } from '../../job/index.js';
+import type { Cents } from '../../measure/index.js';
 import type { LinearSolver } from '../solver/linear.js';
 import { cheapestCover, least } from './cover.js';
 import { type Demand, type Measure, measuresFor } from './measures.js';
@@ -62,7 +62,9 @@ function relax({ demands, stock, saw, fits }: BoundQuestion): {
   wanted: readonly (Demand & { index: number })[];
   kinds: readonly RelaxedKind[];
 } {
-  const wanted = demands.map((demand, index) => ({ ...demand, index })).filter((demand) => demand.copies > 0);
+  const wanted = demands
+    .map((demand, index) => ({ ...demand, index }))
+    .filter((demand) => demand.copies > 0);
   const kinds = stock.map((of, kind): RelaxedKind => {
     const copies = wanted.map((demand) => (fits(demand.index, kind) ? demand.copies : 0));
     const measures = measuresFor(
@@ -70,7 +72,13 @@ function relax({ demands, stock, saw, fits }: BoundQuestion): {
       [of],
       saw,
     );
-    return { stock: of, price: priceOf(of), measures, capacity: measures.map((measure) => measure.capacities[0]!), copies };
+    return {
+      stock: of,
+      price: priceOf(of),
+      measures,
+      capacity: measures.map((measure) => measure.capacities[0]!),
+      copies,
+    };
   });
   return { wanted, kinds };
 }
@@ -84,13 +92,19 @@ function programme(
 ) {
   return {
     columns: [
-      ...columns.map((column) => ({ cost: kinds[column.kind]!.price, most: kinds[column.kind]!.stock.quantity, whole })),
+      ...columns.map((column) => ({
+        cost: kinds[column.kind]!.price,
+        most: kinds[column.kind]!.stock.quantity,
+        whole,
+      })),
       ...wanted.map((demand) => ({ cost: penalty, most: demand.copies, whole })),
     ],
     rows: [
       ...wanted.map((demand, part) => ({
         terms: [
-          ...columns.flatMap((column, index) => (column.counts[part]! > 0 ? [[index, column.counts[part]!] as const] : [])),
+          ...columns.flatMap((column, index) =>
+            column.counts[part]! > 0 ? [[index, column.counts[part]!] as const] : [],
+          ),
           [columns.length + part, 1] as const,
         ],
         sense: 'at least' as const,
@@ -110,7 +124,11 @@ function programme(
  * which holds for any prices of the parts, so that rounding in the solver cannot make it too high: price of the demand less what the
  * boards could gain. Farley (1990) and Gilmore and Gomory (1961) describe the scheme, from memory [M].
  */
-export function leastCostByColumns(question: BoundQuestion, solver: LinearSolver, halted: () => boolean): Bound {
+export function leastCostByColumns(
+  question: BoundQuestion,
+  solver: LinearSolver,
+  halted: () => boolean,
+): Bound {
   const area = leastCost(question);
   const { wanted, kinds } = relax(question);
   if (wanted.length === 0 || kinds.length === 0) return { cost: area, proof: 'area' };
@@ -129,9 +147,13 @@ export function leastCostByColumns(question: BoundQuestion, solver: LinearSolver
   for (let round = 0; round < MOST_ROUNDS && !halted(); round += 1) {
     const solved = solver(programme(wanted, kinds, columns, penalty, false), 5);
     if (!solved) break;
-    const values = wanted.map((_demand, part) => Math.max(0, Math.min(penalty, solved.duals[part]!)));
+    const values = wanted.map((_demand, part) =>
+      Math.max(0, Math.min(penalty, solved.duals[part]!)),
+    );
     const quota = kinds.map((_kind, index) => Math.min(0, solved.duals[wanted.length + index]!));
-    let lagrange = wanted.reduce((sum, demand, part) => sum + values[part]! * demand.copies, 0) - question.left * Math.max(...values);
+    let lagrange =
+      wanted.reduce((sum, demand, part) => sum + values[part]! * demand.copies, 0) -
+      question.left * Math.max(...values);
     let grown = false;
     for (const [kind, { stock, price, measures, capacity, copies }] of kinds.entries()) {
       const { counts, value, most } = bestRelaxed(values, copies, measures, capacity);
@@ -164,7 +186,8 @@ export class RelaxedMaster {
   /** Null when there are too many patterns or copies to list them all. */
   static of(question: BoundQuestion): RelaxedMaster | null {
     const { wanted, kinds } = relax(question);
-    if (wanted.length === 0 || wanted.reduce((sum, demand) => sum + demand.copies, 0) > MOST_COPIES) return null;
+    if (wanted.length === 0 || wanted.reduce((sum, demand) => sum + demand.copies, 0) > MOST_COPIES)
+      return null;
     const columns: RelaxedBoard[] = [];
     for (const [kind, { copies, measures, capacity }] of kinds.entries()) {
       const patterns = maximalPatterns(copies, measures, capacity, MOST_PATTERNS);
@@ -176,7 +199,13 @@ export class RelaxedMaster {
 
   /** The cheapest choice, its boards as counts by the question's parts; null when the solver could not prove one in time. */
   solve(solver: LinearSolver, seconds: number): { cost: Cents; boards: RelaxedBoard[] } | null {
-    const penalty = 4 * (1 + this.kinds.reduce((sum, kind) => sum + kind.price * Math.min(kind.stock.quantity, MOST_COPIES), 0));
+    const penalty =
+      4 *
+      (1 +
+        this.kinds.reduce(
+          (sum, kind) => sum + kind.price * Math.min(kind.stock.quantity, MOST_COPIES),
+          0,
+        ));
     const solved = solver(programme(this.wanted, this.kinds, this.columns, penalty, true), seconds);
     if (!solved?.proven) return null;
     let cost = 0;
@@ -191,7 +220,10 @@ export class RelaxedMaster {
         boards.push({ kind, counts: full });
       }
     });
-    const missing = this.wanted.reduce((sum, _demand, part) => sum + Math.round(solved.values[this.columns.length + part]!), 0);
+    const missing = this.wanted.reduce(
+      (sum, _demand, part) => sum + Math.round(solved.values[this.columns.length + part]!),
+      0,
+    );
     // Fewer copies may be left over than really are: then the choice is no bound for what is asked.
     return missing > this.question.left || this.question.left > 0 ? null : { cost, boards };
   }
@@ -199,7 +231,8 @@ export class RelaxedMaster {
   /** Takes a pattern, and all that hold more, out of the choice; what it holds less one copy comes in. */
   forbid(kind: number, full: Counts): void {
     const counts = this.wanted.map((demand) => full[demand.index]!);
-    const holds = (column: RelaxedBoard) => column.kind === kind && column.counts.every((count, part) => count >= counts[part]!);
+    const holds = (column: RelaxedBoard) =>
+      column.kind === kind && column.counts.every((count, part) => count >= counts[part]!);
     const smaller = this.columns.filter(holds).flatMap((column) =>
       counts.flatMap((count, part) => {
         if (count === 0) return [];
@@ -208,7 +241,11 @@ export class RelaxedMaster {
         return [{ kind, counts: less }];
       }),
     );
-    const seen = new Set(this.columns.filter((column) => !holds(column)).map((column) => `${column.kind}|${column.counts.join()}`));
+    const seen = new Set(
+      this.columns
+        .filter((column) => !holds(column))
+        .map((column) => `${column.kind}|${column.counts.join()}`),
+    );
     const fresh = smaller.filter((column) => {
       const key = `${column.kind}|${column.counts.join()}`;
       if (seen.has(key)) return false;

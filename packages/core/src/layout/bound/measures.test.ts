@@ -1,17 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fromMm } from '../../measure/ticks.js';
+import { board, circle, job, knot, part, points, rectangle } from '../../../test/layouts.js';
+import type { LayoutJob, Part, Stock } from '../../job/index.js';
+import { fromMm } from '../../measure/index.js';
 import { checkLayout } from '../checker/check.js';
-import type { LayoutJob, Part, Stock } from '../job.js';
 import { searchLayout } from '../search/search.js';
-import { board, circle, job, knot, part, points, rectangle } from '../testing.js';
 import { leastCost } from './least-cost.js';
 import { type Demand, measuresFor } from './measures.js';
 
 /** Each copy as a demand of its own, so that what a search left out needs no counting. */
-const demandsOf = (parts: readonly Part[]): Demand[] => parts.map((each) => ({ part: each, copies: each.quantity }));
-const least = (parts: readonly Part[], stock: readonly Stock[], of: LayoutJob = job(parts, stock)) =>
-  leastCost({ demands: demandsOf(parts), stock, saw: of.saw, left: 0 });
+const demandsOf = (parts: readonly Part[]): Demand[] =>
+  parts.map((each) => ({ part: each, copies: each.quantity }));
+const least = (
+  parts: readonly Part[],
+  stock: readonly Stock[],
+  of: LayoutJob = job(parts, stock),
+) => leastCost({ demands: demandsOf(parts), stock, saw: of.saw, left: 0 });
 
 const millimetres = (low: number, high: number) => fc.integer({ min: low, max: high });
 
@@ -28,7 +32,12 @@ const anyPart = fc
     knots: fc.constantFrom('sound', 'none') as fc.Arbitrary<'sound' | 'none'>,
   })
   .map(({ length, width, lean, bevel, quantity, grain, hole, knots }) => {
-    const zones = hole === 'inside' ? [circle(length / 2, width / 2, width / 4)] : hole === 'edge' ? [circle(0, width / 2, width / 4)] : [];
+    const zones =
+      hole === 'inside'
+        ? [circle(length / 2, width / 2, width / 4)]
+        : hole === 'edge'
+          ? [circle(0, width / 2, width / 4)]
+          : [];
     return (id: string) =>
       part(id, points([0, 0], [length + lean, 0], [length, width], [0, width]), {
         underside: points([0, 0], [length + lean + bevel, 0], [length + bevel, width], [0, width]),
@@ -87,13 +96,21 @@ describe('measures', () => {
         fc.boolean(),
         (makers, stock, kerf, endTrim, throughCuts) => {
           const parts = makers.map((make, index) => make(`p${index}`));
-          const of = job(parts, [stock], { kerf: fromMm(kerf), endTrim: fromMm(endTrim), throughCuts }, 0.03);
+          const of = job(
+            parts,
+            [stock],
+            { kerf: fromMm(kerf), endTrim: fromMm(endTrim), throughCuts },
+            0.03,
+          );
           const found = searchLayout(of, { clock: () => performance.now() });
           expect(checkLayout(of, found)).toEqual([]);
           for (const measure of measuresFor(demandsOf(parts), [stock], of.saw)) {
             for (const laid of found.boards) {
               boards += 1;
-              const weight = laid.placements.reduce((sum, { part: id }) => sum + measure.weights[parts.findIndex((p) => p.id === id)]!, 0);
+              const weight = laid.placements.reduce(
+                (sum, { part: id }) => sum + measure.weights[parts.findIndex((p) => p.id === id)]!,
+                0,
+              );
               expect(weight).toBeLessThanOrEqual(measure.capacities[0]! + 1e-9);
             }
           }
@@ -105,9 +122,18 @@ describe('measures', () => {
   }, 60_000);
 
   test('a board sawn to the last kerf is full, and not more than full, by area and by length', () => {
-    const parts = [part('a', rectangle(297, 100), { quantity: 3 }), part('b', rectangle(147, 100), { quantity: 2 })];
-    const measures = measuresFor(demandsOf(parts), [board(3 * 297 + 2 * 147 + 4 * 3, 100)], job(parts, []).saw);
-    const full = measures.map(({ weights, capacities }) => (3 * weights[0]! + 2 * weights[1]!) / capacities[0]!);
+    const parts = [
+      part('a', rectangle(297, 100), { quantity: 3 }),
+      part('b', rectangle(147, 100), { quantity: 2 }),
+    ];
+    const measures = measuresFor(
+      demandsOf(parts),
+      [board(3 * 297 + 2 * 147 + 4 * 3, 100)],
+      job(parts, []).saw,
+    );
+    const full = measures.map(
+      ({ weights, capacities }) => (3 * weights[0]! + 2 * weights[1]!) / capacities[0]!,
+    );
     for (const share of full) expect(share).toBeLessThanOrEqual(1);
     expect(Math.max(...full)).toBeGreaterThan(0.999);
   });
@@ -116,23 +142,37 @@ describe('measures', () => {
     const wide = [part('a', rectangle(90, 60), { quantity: 6 })];
     expect(least(wide, [board(100, 100, { quantity: 9, price: 10 })])).toBe(60);
     // Three strips: pieces over two of them wide count twice.
-    const strips = [part('two', rectangle(200, 70), { quantity: 4 }), part('one', rectangle(200, 35), { quantity: 4 })];
-    expect(least(strips, [board(200, 105, { quantity: 9, price: 10 })], job(strips, [], { kerf: 0 }))).toBe(40);
+    const strips = [
+      part('two', rectangle(200, 70), { quantity: 4 }),
+      part('one', rectangle(200, 35), { quantity: 4 }),
+    ];
+    expect(
+      least(strips, [board(200, 105, { quantity: 9, price: 10 })], job(strips, [], { kerf: 0 })),
+    ).toBe(40);
     // The same across a sheet: by area three such sheets would do.
     const high = [part('a', rectangle(30, 56), { quantity: 9, grain: 'along' })];
-    expect(least(high, [board(100, 100, { quantity: 9, price: 10 })], job(high, [], { kerf: 0 }))).toBe(30);
+    expect(
+      least(high, [board(100, 100, { quantity: 9, price: 10 })], job(high, [], { kerf: 0 })),
+    ).toBe(30);
   });
 
   test('wood that a defect takes is not counted, unless a hole may take the defect in', () => {
     // Ten pieces fill two clean boards; with a split end on each they need three.
     const plain = [part('a', rectangle(200, 100), { quantity: 10 })];
-    const split = { kind: 'split', zone: { kind: 'rect', corner: [fromMm(812), 0], width: fromMm(200), height: fromMm(100) } } as const;
-    const stock = (defects: Stock['defects']) => [board(1012, 100, { quantity: 9, price: 10, defects })];
+    const split = {
+      kind: 'split',
+      zone: { kind: 'rect', corner: [fromMm(812), 0], width: fromMm(200), height: fromMm(100) },
+    } as const;
+    const stock = (defects: Stock['defects']) => [
+      board(1012, 100, { quantity: 9, price: 10, defects }),
+    ];
     expect(least(plain, stock([]))).toBe(20);
     expect(least(plain, stock([split]))).toBe(30);
     // A loose knot no larger than the entrance may be sawn out with it; a larger one may not.
     const holed = [part('a', rectangle(200, 100), { quantity: 5, cutAway: [circle(100, 50, 30)] })];
-    const tight = (radius: number) => [board(1012, 100, { quantity: 2, price: 10, defects: [knot(500, 50, radius, 'knot-loose')] })];
+    const tight = (radius: number) => [
+      board(1012, 100, { quantity: 2, price: 10, defects: [knot(500, 50, radius, 'knot-loose')] }),
+    ];
     expect(least(holed, tight(28))).toBe(10);
     expect(least(holed, tight(45))).toBe(20);
     // A notch at the edge may take part of any defect, so none counts.

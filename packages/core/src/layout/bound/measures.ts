@@ -1,7 +1,16 @@
-import { type Ticks, TOLERANCE } from '../../measure/ticks.js';
-import { mustBeCutAway, type Point, zoneBounds } from '../../wood/board.js';
-import { areaOf } from '../area.js';
-import type { Part, Saw, Stock } from '../job.js';
+import type { Part, Saw, Stock } from '../../job/index.js';
+import { type Ticks, TOLERANCE } from '../../measure/index.js';
+import {
+  areaOf,
+  type Bounds,
+  chordAt,
+  containsAll,
+  crossing,
+  type Point,
+  rectangleAt,
+  zoneBounds,
+} from '../../plane/index.js';
+import { mustBeCutAway } from '../../wood/index.js';
 
 /** Copies of a part that must be placed. */
 export interface Demand {
@@ -29,35 +38,11 @@ const perimeter = (polygon: readonly Point[]): number =>
     return sum + Math.hypot(nextX - x, nextY - y);
   }, 0);
 
-/** Where a line along one axis, at the given value of the other, enters and leaves a convex polygon; the first beyond the second when it misses. */
-function crossing(polygon: readonly Point[], axis: 0 | 1, at: number): readonly [number, number] {
-  const other = axis === 0 ? 1 : 0;
-  let least = Number.POSITIVE_INFINITY;
-  let most = Number.NEGATIVE_INFINITY;
-  polygon.forEach((from, index) => {
-    const to = polygon[(index + 1) % polygon.length]!;
-    const [low, high] = from[other] <= to[other] ? [from, to] : [to, from];
-    if (at < low[other] || at > high[other]) return;
-    const share = high[other] === low[other] ? 0 : (at - low[other]) / (high[other] - low[other]);
-    for (const value of high[other] === low[other] ? [low[axis], high[axis]] : [low[axis] + share * (high[axis] - low[axis])]) {
-      least = Math.min(least, value);
-      most = Math.max(most, value);
-    }
-  });
-  return [least, most];
-}
-
-/** The polygon's length along one axis where the other has the given value. */
-function chord(polygon: readonly Point[], axis: 0 | 1, at: number): number {
-  const [least, most] = crossing(polygon, axis, at);
-  return Math.max(0, most - least);
-}
-
 /** The shortest chord between two levels counted from the polygon's edge; chords of a convex polygon are concave, so an end has it. */
 function shortestChord(polygon: readonly Point[], axis: 0 | 1, from: number, to: number): number {
   const other = axis === 0 ? 1 : 0;
   const base = Math.min(...polygon.map((point) => point[other]));
-  return Math.min(chord(polygon, axis, base + from), chord(polygon, axis, base + to));
+  return Math.min(chordAt(polygon, axis, base + from), chordAt(polygon, axis, base + to));
 }
 
 /** Ways a part may lie: along the grain, or any way where grain does not bind. Axis 0: its x lies along the board. */
@@ -71,8 +56,11 @@ const usable = (kind: Stock, saw: Saw): readonly [Ticks, Ticks] => [
   kind.width + 2 * TOLERANCE,
 ];
 
-/** An upright rectangle: left, bottom, right, top. */
-type Lost = readonly [number, number, number, number];
+type Lost = Bounds;
+
+/** Whether an upright rectangle lies inside a convex polygon, clear of its edges. */
+const holds = (polygon: readonly Point[], [left, bottom, right, top]: Bounds): boolean =>
+  containsAll(polygon, rectangleAt(left, bottom, right - left, top - bottom));
 
 /**
  * Wood of a board that no part can use: upright rectangles inside defects that must be cut away and that the holes of no part are large
@@ -84,9 +72,13 @@ function lostWood(kind: Stock, demands: readonly Demand[], saw: Saw): Lost[] {
   for (const { part } of demands) {
     if (part.cutAway.length === 0) continue;
     const zones = part.cutAway.map(zoneBounds);
-    if (!zones.every((zone) => [part.outline, part.underside].every((face) => holds(face, zone)))) return [];
+    if (!zones.every((zone) => [part.outline, part.underside].every((face) => holds(face, zone))))
+      return [];
     const reach = (index: 0 | 1 | 2 | 3) => zones.map((zone) => zone[index]);
-    holes.push([Math.max(...reach(2)) - Math.min(...reach(0)), Math.max(...reach(3)) - Math.min(...reach(1))]);
+    holes.push([
+      Math.max(...reach(2)) - Math.min(...reach(0)),
+      Math.max(...reach(3)) - Math.min(...reach(1)),
+    ]);
   }
   const lost: Lost[] = [];
   for (const { kind: what, zone } of kind.defects) {
@@ -94,7 +86,14 @@ function lostWood(kind: Stock, demands: readonly Demand[], saw: Saw): Lost[] {
     const [left, bottom, right, top] = zoneBounds(zone);
     const [length, width] = [right - left, top - bottom];
     // Whichever way a part is turned: a hole takes in at most what is no longer and no wider than it is.
-    if (holes.some((hole) => Math.max(...hole) >= Math.max(length, width) && Math.min(...hole) >= Math.min(length, width))) continue;
+    if (
+      holes.some(
+        (hole) =>
+          Math.max(...hole) >= Math.max(length, width) &&
+          Math.min(...hole) >= Math.min(length, width),
+      )
+    )
+      continue;
     const inset = zone.kind === 'circle' ? zone.radius * (1 - Math.SQRT1_2) : 0;
     const inside: Lost = [
       Math.max(saw.endTrim, left + inset),
@@ -102,26 +101,11 @@ function lostWood(kind: Stock, demands: readonly Demand[], saw: Saw): Lost[] {
       Math.min(kind.length - saw.endTrim, right - inset),
       Math.min(kind.width, top - inset),
     ];
-    const meets = (other: Lost) => inside[0] < other[2] && other[0] < inside[2] && inside[1] < other[3] && other[1] < inside[3];
+    const meets = (other: Lost) =>
+      inside[0] < other[2] && other[0] < inside[2] && inside[1] < other[3] && other[1] < inside[3];
     if (inside[2] > inside[0] && inside[3] > inside[1] && !lost.some(meets)) lost.push(inside);
   }
   return lost;
-}
-
-/** Whether an upright rectangle lies inside a convex polygon, clear of its edges. */
-function holds(polygon: readonly Point[], [left, bottom, right, top]: readonly [number, number, number, number]): boolean {
-  const corners: readonly Point[] = [
-    [left, bottom],
-    [right, bottom],
-    [right, top],
-    [left, top],
-  ];
-  return [1, -1].some((sense) =>
-    polygon.every((from, index) => {
-      const to = polygon[(index + 1) % polygon.length]!;
-      return corners.every(([x, y]) => sense * ((to[0] - from[0]) * (y - from[1]) - (to[1] - from[1]) * (x - from[0])) > 0);
-    }),
-  );
 }
 
 /**
@@ -131,15 +115,26 @@ function holds(polygon: readonly Point[], [left, bottom, right, top]: readonly [
 function areaMeasure(demands: readonly Demand[], stock: readonly Stock[], saw: Saw): Measure {
   const kerf = kerfOf(saw);
   const round = (Math.PI * kerf * kerf) / 4;
-  const shrunk = ([left, bottom, right, top]: Lost) => Math.max(0, right - left - kerf - 4) * Math.max(0, top - bottom - kerf - 4);
+  const shrunk = ([left, bottom, right, top]: Lost) =>
+    Math.max(0, right - left - kerf - 4) * Math.max(0, top - bottom - kerf - 4);
   return {
     weights: demands.map(({ part }) =>
-      Math.min(...[part.outline, part.underside].map((face) => areaOf(face) + (perimeter(face) * kerf) / 2 + round)),
+      Math.min(
+        ...[part.outline, part.underside].map(
+          (face) => areaOf(face) + (perimeter(face) * kerf) / 2 + round,
+        ),
+      ),
     ),
     capacities: stock.map((kind) => {
       const [length, width] = usable(kind, saw);
       const lost = lostWood(kind, demands, saw);
-      return Math.max(0, length * width + (length + width) * kerf + round - lost.reduce((sum, each) => sum + shrunk(each), 0));
+      return Math.max(
+        0,
+        length * width +
+          (length + width) * kerf +
+          round -
+          lost.reduce((sum, each) => sum + shrunk(each), 0),
+      );
     }),
   };
 }
@@ -157,7 +152,13 @@ interface Way {
  * chords of what it crosses, and the kerfs between them, fit in the board, less what defects take of it. This is the dual feasible
  * function u(k) across the lines (Fekete and Schepers 2004, from memory [M]), true shapes along them.
  */
-function lineMeasure(lines: number, along: 0 | 1, demands: readonly Demand[], stock: readonly Stock[], saw: Saw): Measure {
+function lineMeasure(
+  lines: number,
+  along: 0 | 1,
+  demands: readonly Demand[],
+  stock: readonly Stock[],
+  saw: Saw,
+): Measure {
   const kerf = kerfOf(saw);
   const sizes = stock.map((kind) => {
     const [length, width] = usable(kind, saw);
@@ -167,7 +168,11 @@ function lineMeasure(lines: number, along: 0 | 1, demands: readonly Demand[], st
   const waysOf = (part: Part): Way[] =>
     axesOf(part, stock).flatMap((turn) => {
       const axis = turn === 0 ? along : across;
-      return [part.outline, part.underside].map((face) => ({ face, axis, wide: extent(face, axis === 0 ? 1 : 0) }));
+      return [part.outline, part.underside].map((face) => ({
+        face,
+        axis,
+        wide: extent(face, axis === 0 ? 1 : 0),
+      }));
     });
   /** The least that a part takes of all lines of one board. */
   const taken = ({ face, axis, wide }: Way, size: { run: number; across: number }): number => {
@@ -180,8 +185,12 @@ function lineMeasure(lines: number, along: 0 | 1, demands: readonly Demand[], st
     // One line lies in the middle, so that only chords which can come to lie there count.
     const middle = size.across / 2;
     const least =
-      lines === 1 ? shortestChord(face, axis, Math.max(0, wide - middle), Math.min(wide, middle)) : shortestChord(face, axis, 0, wide);
-    return sure * (least + kerf) + (touched - sure) * Math.min(least, shortestChord(face, axis, 0, wide));
+      lines === 1
+        ? shortestChord(face, axis, Math.max(0, wide - middle), Math.min(wide, middle))
+        : shortestChord(face, axis, 0, wide);
+    return (
+      sure * (least + kerf) + (touched - sure) * Math.min(least, shortestChord(face, axis, 0, wide))
+    );
   };
   const weights = demands.map(({ part }) => {
     const least = Math.min(...waysOf(part).flatMap((way) => sizes.map((size) => taken(way, size))));
@@ -198,15 +207,22 @@ function lineMeasure(lines: number, along: 0 | 1, demands: readonly Demand[], st
         const at = line * strip - kerf / 2 + (along === 0 ? 0 : saw.endTrim);
         room += run + kerf;
         for (const each of lost) {
-          const [low, high, from, to] = along === 0 ? [each[1], each[3], each[0], each[2]] : [each[0], each[2], each[1], each[3]];
+          const [low, high, from, to] =
+            along === 0
+              ? [each[1], each[3], each[0], each[2]]
+              : [each[0], each[2], each[1], each[3]];
           // A piece may end half a kerf beyond what it is; another kerf is gained where the defect parts the line in two.
-          if (at > low + LINE_LEEWAY + kerf / 2 && at < high - LINE_LEEWAY - kerf / 2) room -= Math.max(0, to - from - kerf - LINE_LEEWAY);
+          if (at > low + LINE_LEEWAY + kerf / 2 && at < high - LINE_LEEWAY - kerf / 2)
+            room -= Math.max(0, to - from - kerf - LINE_LEEWAY);
         }
       }
       return Math.max(0, room);
     }),
   };
 }
+
+/** Of a line that misses: it enters beyond where it leaves. */
+const NOWHERE = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY] as const;
 
 /** The upright rectangle that lies inside a part on both faces, whichever way it may be turned: at least so long and so wide. */
 function coreOf(part: Part, stock: readonly Stock[]): { long: number; wide: number } | null {
@@ -215,11 +231,18 @@ function coreOf(part: Part, stock: readonly Stock[]): { long: number; wide: numb
   const high = Math.min(...faces.map((face) => Math.max(...face.map((point) => point[1]))));
   if (high <= low) return null;
   // Both sides of a convex polygon bulge outwards, so the narrowest chord between two levels is at one of them.
-  const ends = faces.flatMap((face) => [low, high].map((at) => crossing(face, 0, at)));
-  const [left, right] = [Math.max(...ends.map((end) => end[0])), Math.min(...ends.map((end) => end[1]))];
+  const ends = faces.flatMap((face) =>
+    [low, high].flatMap((at) => [crossing(face, 0, at) ?? NOWHERE]),
+  );
+  const [left, right] = [
+    Math.max(...ends.map((end) => end[0])),
+    Math.min(...ends.map((end) => end[1])),
+  ];
   if (right <= left) return null;
   const [long, wide] = [right - left, high - low];
-  return axesOf(part, stock).length === 1 ? { long, wide } : { long: Math.min(long, wide), wide: Math.min(long, wide) };
+  return axesOf(part, stock).length === 1
+    ? { long, wide }
+    : { long: Math.min(long, wide), wide: Math.min(long, wide) };
 }
 
 /** Whether a part can by no means lie over a defect: no hole of it takes the defect in, wholly or at its edge. */
@@ -236,7 +259,13 @@ function shuns(part: Part, { kind, zone }: Stock['defects'][number]): boolean {
 }
 
 /** Stretches along a board in which something can lie that covers the levels from `low` to `high` and shuns these defects. */
-function freeStretches(kind: Stock, saw: Saw, shunned: Stock['defects'], low: number, high: number): number[] {
+function freeStretches(
+  kind: Stock,
+  saw: Saw,
+  shunned: Stock['defects'],
+  low: number,
+  high: number,
+): number[] {
   const blocked = shunned.flatMap(({ zone }): [number, number][] => {
     if (zone.kind === 'polygon') return [];
     const [left, bottom, right, top] = zoneBounds(zone);
@@ -251,9 +280,10 @@ function freeStretches(kind: Stock, saw: Saw, shunned: Stock['defects'], low: nu
   });
   const stretches: number[] = [];
   let at = saw.endTrim;
-  for (const [from, to] of [...blocked, [kind.length - saw.endTrim, Number.POSITIVE_INFINITY] as [number, number]].sort(
-    (p, q) => p[0] - q[0],
-  )) {
+  for (const [from, to] of [
+    ...blocked,
+    [kind.length - saw.endTrim, Number.POSITIVE_INFINITY] as [number, number],
+  ].sort((p, q) => p[0] - q[0])) {
     if (from > at) stretches.push(from - at + 2 * TOLERANCE);
     at = Math.max(at, to);
   }
@@ -274,28 +304,47 @@ function bandMeasures(demands: readonly Demand[], stock: readonly Stock[], saw: 
     const shunned = stock.map((kind) => kind.defects.filter((defect) => shuns(leader, defect)));
     const wideEnough = demands.map(
       ({ part }, at) =>
-        (cores[at]?.wide ?? 0) >= core.wide - TOLERANCE && shunned.every((defects) => defects.every((defect) => shuns(part, defect))),
+        (cores[at]?.wide ?? 0) >= core.wide - TOLERANCE &&
+        shunned.every((defects) => defects.every((defect) => shuns(part, defect))),
     );
-    const shortest = Math.min(...cores.flatMap((each, at) => (wideEnough[at] && each ? [each.long] : [])));
+    const shortest = Math.min(
+      ...cores.flatMap((each, at) => (wideEnough[at] && each ? [each.long] : [])),
+    );
     const wide = core.wide - TOLERANCE;
     let parted = false;
     const rooms = stock.map((kind, at) => {
       const [length, across] = usable(kind, saw);
       const lines = Math.floor(across / wide);
       if (lines !== 1)
-        return { length: lines * (length + kerf), count: lines * Math.floor((length + kerf) / (core.long - TOLERANCE + kerf)) };
+        return {
+          length: lines * (length + kerf),
+          count: lines * Math.floor((length + kerf) / (core.long - TOLERANCE + kerf)),
+        };
       const stretches = freeStretches(kind, saw, shunned[at]!, across - wide, wide);
       parted ||= stretches.length > 1 || (stretches[0] ?? 0) < length - 4 * TOLERANCE;
       return {
-        length: stretches.reduce((sum, each) => sum + (each >= shortest - TOLERANCE ? each + kerf : 0), 0),
-        count: stretches.reduce((sum, each) => sum + Math.floor((each + kerf) / (core.long - TOLERANCE + kerf)), 0),
+        length: stretches.reduce(
+          (sum, each) => sum + (each >= shortest - TOLERANCE ? each + kerf : 0),
+          0,
+        ),
+        count: stretches.reduce(
+          (sum, each) => sum + Math.floor((each + kerf) / (core.long - TOLERANCE + kerf)),
+          0,
+        ),
       };
     });
     if (!parted) return [];
-    const weights = (of: (core: { long: number }) => number) => cores.map((each, at) => (each && wideEnough[at] ? of(each) : 0));
+    const weights = (of: (core: { long: number }) => number) =>
+      cores.map((each, at) => (each && wideEnough[at] ? of(each) : 0));
     return [
-      { weights: weights(({ long }) => long - TOLERANCE + kerf), capacities: rooms.map((room) => room.length) },
-      { weights: weights(({ long }) => (long >= core.long - TOLERANCE ? 1 : 0)), capacities: rooms.map((room) => room.count) },
+      {
+        weights: weights(({ long }) => long - TOLERANCE + kerf),
+        capacities: rooms.map((room) => room.length),
+      },
+      {
+        weights: weights(({ long }) => (long >= core.long - TOLERANCE ? 1 : 0)),
+        capacities: rooms.map((room) => room.count),
+      },
     ];
   });
 }
@@ -309,11 +358,19 @@ const MOST_MEASURES = 18;
 /** The measure with the largest board as its unit, so that rounding of large numbers cannot pass for a need. */
 function inBoards({ weights, capacities }: Measure): Measure {
   const unit = Math.max(1, ...capacities);
-  return { weights: weights.map((weight) => weight / unit), capacities: capacities.map((capacity) => capacity / unit) };
+  return {
+    weights: weights.map((weight) => weight / unit),
+    capacities: capacities.map((capacity) => capacity / unit),
+  };
 }
 
 /** Numbers of lines that may tell something along one axis: one, and as many as make strips just narrower than some part. */
-function lineCounts(along: 0 | 1, demands: readonly Demand[], stock: readonly Stock[], saw: Saw): number[] {
+function lineCounts(
+  along: 0 | 1,
+  demands: readonly Demand[],
+  stock: readonly Stock[],
+  saw: Saw,
+): number[] {
   const counts = new Set([1]);
   const kerf = kerfOf(saw);
   for (const kind of stock) {
@@ -332,18 +389,30 @@ function lineCounts(along: 0 | 1, demands: readonly Demand[], stock: readonly St
 /** Whether one measure allows whatever another allows, and more. */
 const weaker = (a: Measure, b: Measure): boolean =>
   a.capacities.every((capacity, kind) =>
-    a.weights.every((weight, part) => weight * b.capacities[kind]! <= b.weights[part]! * capacity + 1e-12),
+    a.weights.every(
+      (weight, part) => weight * b.capacities[kind]! <= b.weights[part]! * capacity + 1e-12,
+    ),
   );
 
 /** Every measure that says something about these parts on these boards, the largest board as the unit of each. */
-export function measuresFor(demands: readonly Demand[], stock: readonly Stock[], saw: Saw): Measure[] {
+export function measuresFor(
+  demands: readonly Demand[],
+  stock: readonly Stock[],
+  saw: Saw,
+): Measure[] {
   const lines = ([0, 1] as const).flatMap((along) =>
-    lineCounts(along, demands, stock, saw).map((count) => lineMeasure(count, along, demands, stock, saw)),
+    lineCounts(along, demands, stock, saw).map((count) =>
+      lineMeasure(count, along, demands, stock, saw),
+    ),
   );
   const found: Measure[] = [inBoards(areaMeasure(demands, stock, saw))];
   for (const measure of [...lines, ...bandMeasures(demands, stock, saw)].map(inBoards)) {
     if (found.length >= MOST_MEASURES) break;
-    if (measure.weights.every((weight) => weight === 0) || found.some((other) => weaker(measure, other))) continue;
+    if (
+      measure.weights.every((weight) => weight === 0) ||
+      found.some((other) => weaker(measure, other))
+    )
+      continue;
     found.push(measure);
   }
   return found;

@@ -1,12 +1,14 @@
-import type { Cents } from '../../measure/money.js';
-import { priceOf, type Stock } from '../job.js';
+import { priceOf, type Stock } from '../../job/index.js';
+import type { Cents } from '../../measure/index.js';
 
 const MOST_SUMS = 2_000_000;
 
 /** The least sum of board prices, each board taken at most as often as there are, that is no less than `lowest`. */
 export function nextSum(lowest: Cents, stock: readonly Stock[]): Cents {
   const prices = new Map<Cents, number>();
-  for (const kind of stock) if (priceOf(kind) > 0) prices.set(priceOf(kind), (prices.get(priceOf(kind)) ?? 0) + kind.quantity);
+  for (const kind of stock)
+    if (priceOf(kind) > 0)
+      prices.set(priceOf(kind), (prices.get(priceOf(kind)) ?? 0) + kind.quantity);
   const limit = lowest + Math.max(0, ...prices.keys());
   if (lowest <= 0 || prices.size === 0 || limit > MOST_SUMS) return Math.max(0, lowest);
   const reached = new Uint8Array(limit + 1);
@@ -16,7 +18,8 @@ export function nextSum(lowest: Cents, stock: readonly Stock[]): Cents {
     const used = new Int32Array(limit + 1).fill(-1);
     for (let sum = 0; sum <= limit; sum += 1) {
       if (reached[sum]) used[sum] = 0;
-      else if (sum >= price && used[sum - price]! >= 0 && used[sum - price]! < quantity) used[sum] = used[sum - price]! + 1;
+      else if (sum >= price && used[sum - price]! >= 0 && used[sum - price]! < quantity)
+        used[sum] = used[sum - price]! + 1;
     }
     for (let sum = 0; sum <= limit; sum += 1) if (used[sum]! >= 0) reached[sum] = 1;
   }

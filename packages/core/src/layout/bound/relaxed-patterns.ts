@@ -18,7 +18,12 @@ const NOTHING = 1e-9;
  * by branch and bound. What lies on a board is never worth more, whatever its shape, so the result prices a relaxation of the real
  * patterns. `values` per copy, `copies` at most so many, `capacity` of the board in each measure.
  */
-export function bestRelaxed(values: Counts, copies: Counts, measures: readonly Measure[], capacity: readonly number[]): RelaxedBest {
+export function bestRelaxed(
+  values: Counts,
+  copies: Counts,
+  measures: readonly Measure[],
+  capacity: readonly number[],
+): RelaxedBest {
   const n = values.length;
   const order = values
     .map((_value, part) => part)
@@ -31,10 +36,19 @@ export function bestRelaxed(values: Counts, copies: Counts, measures: readonly M
     // Dearest for the room it takes in its scarcest measure first.
     .sort((a, b) => values[b]! / load(b) - values[a]! / load(a));
   function load(part: number): number {
-    return Math.max(NOTHING, ...measures.map((measure, index) => measure.weights[part]! / Math.max(NOTHING, capacity[index]!)));
+    return Math.max(
+      NOTHING,
+      ...measures.map(
+        (measure, index) => measure.weights[part]! / Math.max(NOTHING, capacity[index]!),
+      ),
+    );
   }
   const sorted = measures.map((measure) =>
-    [...order].sort((a, b) => values[b]! / Math.max(NOTHING, measure.weights[b]!) - values[a]! / Math.max(NOTHING, measure.weights[a]!)),
+    [...order].sort(
+      (a, b) =>
+        values[b]! / Math.max(NOTHING, measure.weights[b]!) -
+        values[a]! / Math.max(NOTHING, measure.weights[a]!),
+    ),
   );
   const position = new Map(order.map((part, index) => [part, index]));
   /** Value that the parts from `from` on can add at most, filled by fractions in each measure alone. */
@@ -81,7 +95,9 @@ export function bestRelaxed(values: Counts, copies: Counts, measures: readonly M
     const fits = Math.min(
       copies[part]!,
       ...measures.map((measure, index) =>
-        measure.weights[part]! <= NOTHING ? copies[part]! : Math.floor(rest[index]! / measure.weights[part]! + 1e-7),
+        measure.weights[part]! <= NOTHING
+          ? copies[part]!
+          : Math.floor(rest[index]! / measure.weights[part]! + 1e-7),
       ),
     );
     for (let count = fits; count >= 0; count -= 1) {
@@ -102,12 +118,19 @@ export function bestRelaxed(values: Counts, copies: Counts, measures: readonly M
  * Every pattern that every measure allows and to which no copy can be added; null when there are more than `most`. What is left out
  * of a maximal pattern is free, so these are all that a covering programme needs.
  */
-export function maximalPatterns(copies: Counts, measures: readonly Measure[], capacity: readonly number[], most: number): Counts[] | null {
+export function maximalPatterns(
+  copies: Counts,
+  measures: readonly Measure[],
+  capacity: readonly number[],
+  most: number,
+): Counts[] | null {
   const parts = copies.map((_count, part) => part).filter((part) => copies[part]! > 0);
   const room = (rest: readonly number[], part: number) =>
     Math.min(
       ...measures.map((measure, index) =>
-        measure.weights[part]! <= NOTHING ? Number.POSITIVE_INFINITY : Math.floor(rest[index]! / measure.weights[part]! + 1e-7),
+        measure.weights[part]! <= NOTHING
+          ? Number.POSITIVE_INFINITY
+          : Math.floor(rest[index]! / measure.weights[part]! + 1e-7),
       ),
     );
   const found: Counts[] = [];
@@ -118,7 +141,8 @@ export function maximalPatterns(copies: Counts, measures: readonly Measure[], ca
     if (nodes > 40 * most) return false;
     if (at === parts.length) {
       // Maximal when no part, also of those decided before, still fits.
-      if (parts.every((part) => current[part]! >= copies[part]! || room(rest, part) < 1)) found.push([...current]);
+      if (parts.every((part) => current[part]! >= copies[part]! || room(rest, part) < 1))
+        found.push([...current]);
       return found.length <= most;
     }
     const part = parts[at]!;

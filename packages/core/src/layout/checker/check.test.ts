@@ -1,11 +1,22 @@
 import { describe, expect, test } from '@jest/globals';
-import { fromMm } from '../../measure/ticks.js';
-import type { LayoutJob } from '../job.js';
+import {
+  at,
+  board,
+  circle,
+  job,
+  knot,
+  layout,
+  part,
+  points,
+  rectangle,
+} from '../../../test/layouts.js';
+import type { LayoutJob } from '../../job/index.js';
+import { fromMm } from '../../measure/index.js';
 import type { Layout } from '../layout.js';
-import { at, board, circle, job, knot, layout, part, points, rectangle } from '../testing.js';
 import { checkLayout } from './check.js';
 
-const rules = (of: LayoutJob, given: Layout) => [...new Set(checkLayout(of, given).map((violation) => violation.rule))].sort();
+const rules = (of: LayoutJob, given: Layout) =>
+  [...new Set(checkLayout(of, given).map((violation) => violation.rule))].sort();
 const two = (x: number, y: number, more = {}) => layout([at('a', 0, 0), at('b', x, y, more)]);
 
 describe('the validity rules', () => {
@@ -13,11 +24,24 @@ describe('the validity rules', () => {
   const b = part('b', rectangle(80, 60));
 
   test('1: thickness within half a millimetre, and an allowed material', () => {
-    expect(rules(job([part('a', rectangle(50, 50), { thickness: fromMm(16.5) })], [board(300, 100)]), layout([at('a', 0, 0)]))).toEqual([]);
-    expect(rules(job([part('a', rectangle(50, 50), { thickness: fromMm(16.6) })], [board(300, 100)]), layout([at('a', 0, 0)]))).toEqual([
-      1,
-    ]);
-    expect(rules(job([part('a', rectangle(50, 50), { materials: ['oak'] })], [board(300, 100)]), layout([at('a', 0, 0)]))).toEqual([1]);
+    expect(
+      rules(
+        job([part('a', rectangle(50, 50), { thickness: fromMm(16.5) })], [board(300, 100)]),
+        layout([at('a', 0, 0)]),
+      ),
+    ).toEqual([]);
+    expect(
+      rules(
+        job([part('a', rectangle(50, 50), { thickness: fromMm(16.6) })], [board(300, 100)]),
+        layout([at('a', 0, 0)]),
+      ),
+    ).toEqual([1]);
+    expect(
+      rules(
+        job([part('a', rectangle(50, 50), { materials: ['oak'] })], [board(300, 100)]),
+        layout([at('a', 0, 0)]),
+      ),
+    ).toEqual([1]);
   });
 
   test('2: inside the board on both faces, less the end trim', () => {
@@ -25,8 +49,12 @@ describe('the validity rules', () => {
     expect(rules(of, layout([at('a', 200, 0)]))).toEqual([]);
     expect(rules(of, layout([at('a', 200.1, 0)]))).toEqual([2]);
     expect(rules(of, layout([at('a', 0, 0.1)]))).toEqual([2]);
-    expect(rules(job([a], [board(300, 100)], { endTrim: fromMm(10) }), layout([at('a', 5, 0)]))).toContain(2);
-    const bevelled = part('a', rectangle(100, 100), { underside: points([0, 0], [110, 0], [110, 100], [0, 100]) });
+    expect(
+      rules(job([a], [board(300, 100)], { endTrim: fromMm(10) }), layout([at('a', 5, 0)])),
+    ).toContain(2);
+    const bevelled = part('a', rectangle(100, 100), {
+      underside: points([0, 0], [110, 0], [110, 100], [0, 100]),
+    });
     expect(rules(job([bevelled], [board(105, 100)]), layout([at('a', 0, 0)]))).toContain(2);
   });
 
@@ -39,8 +67,12 @@ describe('the validity rules', () => {
 
   test('3: edges bevelled the same way share one tilted cut of kerf / cos t; opposite bevels keep a kerf on each face', () => {
     const lean = 16 * Math.tan((20 * Math.PI) / 180);
-    const shorter = part('a', rectangle(100, 100), { underside: points([0, 0], [100 - lean, 0], [100 - lean, 100], [0, 100]) });
-    const longer = part('b', points([lean, 0], [80, 0], [80, 100], [lean, 100]), { underside: rectangle(80, 100) });
+    const shorter = part('a', rectangle(100, 100), {
+      underside: points([0, 0], [100 - lean, 0], [100 - lean, 100], [0, 100]),
+    });
+    const longer = part('b', points([lean, 0], [80, 0], [80, 100], [lean, 100]), {
+      underside: rectangle(80, 100),
+    });
     // b's underside begins `lean` before its outline: the two bevels are parallel.
     const of = job([shorter, longer], [board(300, 100)]);
     const shared = 100 - lean + 3 / Math.cos((20 * Math.PI) / 180);
@@ -63,7 +95,9 @@ describe('the validity rules', () => {
   test('4: grain, faces and quantities', () => {
     const of = job([b], [board(300, 100)]);
     expect(rules(of, layout([at('b', 0, 0, { turn: 90 })]))).toEqual([4]);
-    expect(rules(job([b], [board(300, 100, { grained: false })]), layout([at('b', 0, 0, { turn: 90 })]))).toEqual([]);
+    expect(
+      rules(job([b], [board(300, 100, { grained: false })]), layout([at('b', 0, 0, { turn: 90 })])),
+    ).toEqual([]);
     const inside = part('a', rectangle(100, 100), { inside: 'rough' });
     const oneRough = job([inside], [board(300, 100, { faceB: 'planed' })]);
     expect(rules(oneRough, layout([at('a', 0, 0)]))).toEqual([4]);
@@ -73,7 +107,10 @@ describe('the validity rules', () => {
   });
 
   test('5: knots and holes', () => {
-    const front = part('a', rectangle(100, 100), { clear: [circle(60, 50, 28)], cutAway: [circle(60, 50, 16)] });
+    const front = part('a', rectangle(100, 100), {
+      clear: [circle(60, 50, 28)],
+      cutAway: [circle(60, 50, 16)],
+    });
     const on = (defect: ReturnType<typeof knot>, of = front) =>
       rules(job([of], [board(300, 100, { defects: [defect] })]), layout([at('a', 0, 0)]));
     expect(on(knot(20, 20, 5))).toEqual([]);
@@ -89,8 +126,15 @@ describe('the validity rules', () => {
 
   test('6: a pinwheel has no first through cut', () => {
     const arm = (id: string) => part(id, rectangle(97, 47), { grain: 'any' });
-    const of = job([arm('a'), arm('b'), arm('c'), arm('d')], [board(147, 147)], { kerf: fromMm(3) });
-    const wheel = layout([at('a', 0, 0), at('b', 100, 0, { turn: 90 }), at('c', 50, 100), at('d', 0, 50, { turn: 90 })]);
+    const of = job([arm('a'), arm('b'), arm('c'), arm('d')], [board(147, 147)], {
+      kerf: fromMm(3),
+    });
+    const wheel = layout([
+      at('a', 0, 0),
+      at('b', 100, 0, { turn: 90 }),
+      at('c', 50, 100),
+      at('d', 0, 50, { turn: 90 }),
+    ]);
     expect(rules(of, wheel)).toEqual([6]);
     expect(rules({ ...of, saw: { ...of.saw, throughCuts: false } }, wheel)).toEqual([]);
   });
@@ -98,27 +142,51 @@ describe('the validity rules', () => {
   test('6: without a rip every part reaches both long edges', () => {
     const of = job([a, b], [board(300, 100)], { rip: false });
     expect(rules(of, two(103, 0))).toEqual([6]);
-    expect(rules(job([a, part('b', rectangle(80, 99.6))], [board(300, 100)], { rip: false }), two(103, 0))).toEqual([]);
+    expect(
+      rules(
+        job([a, part('b', rectangle(80, 99.6))], [board(300, 100)], { rip: false }),
+        two(103, 0),
+      ),
+    ).toEqual([]);
   });
 
   test('7: mitre and tilt within the saw', () => {
     const lean = 16 * Math.tan((30 * Math.PI) / 180);
-    const bevelled = part('a', rectangle(100, 100), { underside: points([0, 0], [100 + lean, 0], [100 + lean, 100], [0, 100]) });
+    const bevelled = part('a', rectangle(100, 100), {
+      underside: points([0, 0], [100 + lean, 0], [100 + lean, 100], [0, 100]),
+    });
     expect(rules(job([bevelled], [board(300, 100)]), layout([at('a', 0, 0)]))).toEqual([]);
-    expect(rules(job([bevelled], [board(300, 100)], { maxTilt: 20 }), layout([at('a', 0, 0)]))).toEqual([7]);
+    expect(
+      rules(job([bevelled], [board(300, 100)], { maxTilt: 20 }), layout([at('a', 0, 0)])),
+    ).toEqual([7]);
     const clipped = part('a', points([20, 0], [100, 0], [100, 100], [0, 100], [0, 20]));
-    expect(rules(job([clipped], [board(300, 100)], { maxMitre: 40 }), layout([at('a', 0, 0)]))).toEqual([7]);
+    expect(
+      rules(job([clipped], [board(300, 100)], { maxMitre: 40 }), layout([at('a', 0, 0)])),
+    ).toEqual([7]);
   });
 
   test('8: pieces once, missing copies counted with a reason, pins where they were', () => {
     const of = job([part('a', rectangle(100, 100), { quantity: 2 })], [board(300, 100)]);
     expect(rules(of, layout([at('a', 0, 0)]))).toEqual([8]);
-    expect(rules(of, layout([at('a', 0, 0)], { unplaced: [{ part: 'a', count: 1, reason: 'no room' }] }))).toEqual([]);
-    expect(rules(of, layout([at('a', 0, 0)], { unplaced: [{ part: 'a', count: 1, reason: '' }] }))).toEqual([8]);
+    expect(
+      rules(
+        of,
+        layout([at('a', 0, 0)], { unplaced: [{ part: 'a', count: 1, reason: 'no room' }] }),
+      ),
+    ).toEqual([]);
+    expect(
+      rules(of, layout([at('a', 0, 0)], { unplaced: [{ part: 'a', count: 1, reason: '' }] })),
+    ).toEqual([8]);
     const twice = layout([at('a', 0, 0)]);
-    expect(rules(of, { ...twice, boards: [...twice.boards, { ...twice.boards[0]!, placements: [at('a', 0, 0, { copy: 1 })] }] })).toEqual([
-      8,
-    ]);
+    expect(
+      rules(of, {
+        ...twice,
+        boards: [
+          ...twice.boards,
+          { ...twice.boards[0]!, placements: [at('a', 0, 0, { copy: 1 })] },
+        ],
+      }),
+    ).toEqual([8]);
     const pinned = { ...of, pinned: [{ ...at('a', 50, 0), stock: 'board', piece: 0 }] };
     expect(rules(pinned, layout([at('a', 50, 0), at('a', 153, 0, { copy: 1 })]))).toEqual([]);
     expect(rules(pinned, layout([at('a', 0, 0), at('a', 153, 0, { copy: 1 })]))).toEqual([8]);
@@ -130,7 +198,12 @@ describe('the validity rules', () => {
       const base = layout([at('a', 0, 0)]);
       return {
         ...base,
-        boards: [{ ...base.boards[0]!, offcuts: [{ x: fromMm(x), y: fromMm(y), length: fromMm(length), width: fromMm(width) }] }],
+        boards: [
+          {
+            ...base.boards[0]!,
+            offcuts: [{ x: fromMm(x), y: fromMm(y), length: fromMm(length), width: fromMm(width) }],
+          },
+        ],
       };
     };
     expect(rules(of, kept(103, 0, 297, 100))).toEqual([]);

@@ -1,11 +1,18 @@
-import { atan2 } from '../../measure/angle.js';
-import { type Ticks, TOLERANCE, toMm } from '../../measure/ticks.js';
-import { mustBeCutAway, type Point } from '../../wood/board.js';
-import { EDGE_LEEWAY, type LayoutJob, type Part, type Placement, type Stock, THICKNESS_LEEWAY } from '../job.js';
+import {
+  EDGE_LEEWAY,
+  type LayoutJob,
+  type Part,
+  type Placement,
+  type Stock,
+  THICKNESS_LEEWAY,
+} from '../../job/index.js';
+import { atan2, type Ticks, TOLERANCE, toMm } from '../../measure/index.js';
+import { intersectPolygons, type Point, subtractPolygon } from '../../plane/index.js';
+import { mustBeCutAway } from '../../wood/index.js';
 import type { LaidBoard, Layout } from '../layout.js';
 import { type PlacedPart, placePart } from '../placed.js';
 import { areApart, type LyingSolid } from './gap.js';
-import { hasArea, intersect, outlineOf, subtract } from './polygons.js';
+import { hasArea, outlineOf } from './polygons.js';
 import { ANGLE_LEEWAY, mitreOf, stuckTogether } from './through-cuts.js';
 
 /** A validity rule that a layout breaks, and where. */
@@ -30,10 +37,16 @@ const mm = (ticks: Ticks): string => `${Math.round(toMm(ticks) * 100) / 100} mm`
 function checkWood(lying: Lying, stock: Stock, report: Report): void {
   const { part, placement, path, name } = lying;
   if (Math.abs(part.thickness - stock.thickness) > THICKNESS_LEEWAY) {
-    report(1, path, `${name} is ${mm(part.thickness)} thick and lies on a board of ${mm(stock.thickness)}`);
+    report(
+      1,
+      path,
+      `${name} is ${mm(part.thickness)} thick and lies on a board of ${mm(stock.thickness)}`,
+    );
   }
-  if (part.materials && !part.materials.includes(stock.material)) report(1, path, `${name} may not be of ${stock.material}`);
-  if (part.grain === 'along' && stock.grained && placement.turn % 180 !== 0) report(4, path, `${name} lies across the grain`);
+  if (part.materials && !part.materials.includes(stock.material))
+    report(1, path, `${name} may not be of ${stock.material}`);
+  if (part.grain === 'along' && stock.grained && placement.turn % 180 !== 0)
+    report(4, path, `${name} lies across the grain`);
   const outside = placement.flipped ? stock.faceB : stock.faceA;
   const inside = placement.flipped ? stock.faceA : stock.faceB;
   if (part.outside !== 'any' && part.outside !== outside)
@@ -44,7 +57,12 @@ function checkWood(lying: Lying, stock: Stock, report: Report): void {
 
 function checkInside(lying: Lying, stock: Stock, endTrim: Ticks, report: Report): void {
   const [left, bottom, right, top] = lying.placed.bounds;
-  if (left < endTrim - TOLERANCE || right > stock.length - endTrim + TOLERANCE || bottom < -TOLERANCE || top > stock.width + TOLERANCE) {
+  if (
+    left < endTrim - TOLERANCE ||
+    right > stock.length - endTrim + TOLERANCE ||
+    bottom < -TOLERANCE ||
+    top > stock.width + TOLERANCE
+  ) {
     report(
       2,
       lying.path,
@@ -57,13 +75,14 @@ function checkDefects(lying: Lying, stock: Stock, report: Report): void {
   const { part, placed, path, name } = lying;
   const away = placed.cutAway.map(outlineOf);
   const touches = (zone: readonly Point[], within: readonly Point[]): boolean => {
-    let pieces = [intersect(zone, within)].filter((piece) => piece.length > 0);
-    for (const hole of away) pieces = pieces.flatMap((piece) => subtract(piece, hole));
+    let pieces = [intersectPolygons(zone, within)].filter((piece) => piece.length > 0);
+    for (const hole of away) pieces = pieces.flatMap((piece) => subtractPolygon(piece, hole));
     return pieces.some(hasArea);
   };
   stock.defects.forEach((defect, index) => {
     const zone = outlineOf(defect.zone);
-    const onFace = (region: readonly Point[]) => [placed.faceA, placed.faceB].some((face) => touches(intersect(zone, region), face));
+    const onFace = (region: readonly Point[]) =>
+      [placed.faceA, placed.faceB].some((face) => touches(intersectPolygons(zone, region), face));
     const where = `stock “${stock.id}”, defect ${index}`;
     if (mustBeCutAway(defect.kind) || part.knots === 'none') {
       if (onFace(zone)) report(5, path, `${name} takes in a ${defect.kind} (${where})`);
@@ -87,7 +106,8 @@ function checkEdges(lying: Lying, stock: Stock, job: LayoutJob, report: Report):
     const upper = [placed.faceA[i]!, placed.faceA[j]!] as const;
     const lower = [placed.faceB[i]!, placed.faceB[j]!] as const;
     if (onBoardEdge([...upper, ...lower])) continue;
-    const run = (edge: readonly [Point, Point]) => Math.hypot(edge[1][0] - edge[0][0], edge[1][1] - edge[0][1]);
+    const run = (edge: readonly [Point, Point]) =>
+      Math.hypot(edge[1][0] - edge[0][0], edge[1][1] - edge[0][1]);
     const edge = run(upper) >= run(lower) ? upper : lower;
     const length = run(edge);
     if (length < 1) continue;
@@ -97,21 +117,45 @@ function checkEdges(lying: Lying, stock: Stock, job: LayoutJob, report: Report):
     if (!saw.rip && alongBoard) continue;
     const mitre = mitreOf(normal, saw.rip);
     if (mitre > saw.maxMitre + ANGLE_LEEWAY)
-      report(7, path, `an edge of ${name} needs a mitre of ${mitre.toFixed(1)}°; the saw turns ${saw.maxMitre}°`);
+      report(
+        7,
+        path,
+        `an edge of ${name} needs a mitre of ${mitre.toFixed(1)}°; the saw turns ${saw.maxMitre}°`,
+      );
     const lean = normal[0] * (lower[0][0] - upper[0][0]) + normal[1] * (lower[0][1] - upper[0][1]);
     const tilt = Math.abs(atan2(lean, stock.thickness));
     if (tilt > saw.maxTilt + ANGLE_LEEWAY)
-      report(7, path, `an edge of ${name} needs a tilt of ${tilt.toFixed(1)}°; the blade tilts ${saw.maxTilt}°`);
+      report(
+        7,
+        path,
+        `an edge of ${name} needs a tilt of ${tilt.toFixed(1)}°; the blade tilts ${saw.maxTilt}°`,
+      );
   }
 }
 
-function checkCuts(all: readonly Lying[], stock: Stock, job: LayoutJob, path: string, report: Report): void {
+function checkCuts(
+  all: readonly Lying[],
+  stock: Stock,
+  job: LayoutJob,
+  path: string,
+  report: Report,
+): void {
   const { saw } = job;
-  const solids = all.map((lying): LyingSolid => ({ faceA: lying.placed.faceA, faceB: lying.placed.faceB, depth: stock.thickness }));
+  const solids = all.map(
+    (lying): LyingSolid => ({
+      faceA: lying.placed.faceA,
+      faceB: lying.placed.faceB,
+      depth: stock.thickness,
+    }),
+  );
   for (let i = 0; i < all.length; i += 1) {
     for (let j = i + 1; j < all.length; j += 1) {
       if (!areApart(solids[i]!, solids[j]!, saw.kerf))
-        report(3, all[j]!.path, `${all[i]!.name} and ${all[j]!.name} are less than a kerf (${mm(saw.kerf)}) apart`);
+        report(
+          3,
+          all[j]!.path,
+          `${all[i]!.name} and ${all[j]!.name} are less than a kerf (${mm(saw.kerf)}) apart`,
+        );
     }
   }
   if (!saw.rip) {
@@ -119,7 +163,11 @@ function checkCuts(all: readonly Lying[], stock: Stock, job: LayoutJob, path: st
       for (const face of [placed.faceA, placed.faceB]) {
         const ys = face.map((point) => point[1]);
         if (Math.min(...ys) > EDGE_LEEWAY || Math.max(...ys) < stock.width - EDGE_LEEWAY) {
-          report(6, where, `${name} does not reach both long edges of the board, and there is no rip`);
+          report(
+            6,
+            where,
+            `${name} does not reach both long edges of the board, and there is no rip`,
+          );
           break;
         }
       }
@@ -134,10 +182,22 @@ function checkCuts(all: readonly Lying[], stock: Stock, job: LayoutJob, path: st
   }
 }
 
-function checkOffcuts(board: LaidBoard, all: readonly Lying[], stock: Stock, job: LayoutJob, path: string, report: Report): void {
+function checkOffcuts(
+  board: LaidBoard,
+  all: readonly Lying[],
+  stock: Stock,
+  job: LayoutJob,
+  path: string,
+  report: Report,
+): void {
   const { saw } = job;
   const solids = board.offcuts.map((offcut): LyingSolid => {
-    const face = outlineOf({ kind: 'rect', corner: [offcut.x, offcut.y], width: offcut.length, height: offcut.width });
+    const face = outlineOf({
+      kind: 'rect',
+      corner: [offcut.x, offcut.y],
+      width: offcut.length,
+      height: offcut.width,
+    });
     return { faceA: face, faceB: face, depth: stock.thickness };
   });
   board.offcuts.forEach((offcut, index) => {
@@ -151,13 +211,24 @@ function checkOffcuts(board: LaidBoard, all: readonly Lying[], stock: Stock, job
       report(9, where, 'the offcut reaches over the edge of the board');
     }
     if (offcut.length < saw.keep.length - TOLERANCE || offcut.width < saw.keep.width - TOLERANCE)
-      report(9, where, `the offcut of ${mm(offcut.length)} × ${mm(offcut.width)} is smaller than what is kept`);
+      report(
+        9,
+        where,
+        `the offcut of ${mm(offcut.length)} × ${mm(offcut.width)} is smaller than what is kept`,
+      );
     for (const lying of all) {
-      if (!areApart(solids[index]!, { faceA: lying.placed.faceA, faceB: lying.placed.faceB, depth: stock.thickness }, saw.kerf))
+      if (
+        !areApart(
+          solids[index]!,
+          { faceA: lying.placed.faceA, faceB: lying.placed.faceB, depth: stock.thickness },
+          saw.kerf,
+        )
+      )
         report(9, where, `the offcut is less than a kerf from ${lying.name}`);
     }
     for (let other = 0; other < index; other += 1) {
-      if (!areApart(solids[index]!, solids[other]!, saw.kerf)) report(9, where, `the offcut is less than a kerf from offcut ${other}`);
+      if (!areApart(solids[index]!, solids[other]!, saw.kerf))
+        report(9, where, `the offcut is less than a kerf from offcut ${other}`);
     }
   });
 }
@@ -168,12 +239,18 @@ function checkCounts(job: LayoutJob, layout: Layout, report: Report): void {
   const placedOf = new Map<string, number>();
   layout.boards.forEach((board, index) => {
     const key = `${board.stock}/${board.piece}`;
-    if (pieces.has(key)) report(8, `boards[${index}]`, `piece ${board.piece} of “${board.stock}” occurs twice`);
+    if (pieces.has(key))
+      report(8, `boards[${index}]`, `piece ${board.piece} of “${board.stock}” occurs twice`);
     pieces.add(key);
     board.placements.forEach((placement, at) => {
       const path = `boards[${index}].placements[${at}]`;
       const copy = `${placement.part}/${placement.copy}`;
-      if (copies.has(copy)) report(4, path, `copy ${placement.copy} of “${placement.part}” is placed twice (also at ${copies.get(copy)})`);
+      if (copies.has(copy))
+        report(
+          4,
+          path,
+          `copy ${placement.copy} of “${placement.part}” is placed twice (also at ${copies.get(copy)})`,
+        );
       copies.set(copy, path);
       placedOf.set(placement.part, (placedOf.get(placement.part) ?? 0) + 1);
     });
@@ -182,14 +259,23 @@ function checkCounts(job: LayoutJob, layout: Layout, report: Report): void {
     const missing = part.quantity - (placedOf.get(part.id) ?? 0);
     const listed = layout.unplaced.filter((entry) => entry.part === part.id);
     const counted = listed.reduce((sum, entry) => sum + entry.count, 0);
-    if (counted !== missing) report(8, 'unplaced', `${missing} of “${part.id}” are missing and ${counted} are listed as unplaced`);
-    if (listed.some((entry) => entry.reason.trim() === '')) report(8, 'unplaced', `“${part.id}” is unplaced without a reason`);
+    if (counted !== missing)
+      report(
+        8,
+        'unplaced',
+        `${missing} of “${part.id}” are missing and ${counted} are listed as unplaced`,
+      );
+    if (listed.some((entry) => entry.reason.trim() === ''))
+      report(8, 'unplaced', `“${part.id}” is unplaced without a reason`);
   }
   layout.unplaced.forEach((entry, index) => {
-    if (!job.parts.some((part) => part.id === entry.part)) report(8, `unplaced[${index}]`, `there is no part “${entry.part}”`);
+    if (!job.parts.some((part) => part.id === entry.part))
+      report(8, `unplaced[${index}]`, `there is no part “${entry.part}”`);
   });
   for (const pin of job.pinned) {
-    const board = layout.boards.find((each) => each.stock === pin.stock && each.piece === pin.piece);
+    const board = layout.boards.find(
+      (each) => each.stock === pin.stock && each.piece === pin.piece,
+    );
     const same = board?.placements.some(
       (each) =>
         each.part === pin.part &&
@@ -199,7 +285,8 @@ function checkCounts(job: LayoutJob, layout: Layout, report: Report): void {
         Math.abs(each.x - pin.x) <= TOLERANCE &&
         Math.abs(each.y - pin.y) <= TOLERANCE,
     );
-    if (!same) report(8, 'boards', `the pinned “${pin.part}” (copy ${pin.copy}) is not where it was pinned`);
+    if (!same)
+      report(8, 'boards', `the pinned “${pin.part}” (copy ${pin.copy}) is not where it was pinned`);
   }
 }
 
@@ -216,7 +303,11 @@ export function checkLayout(job: LayoutJob, layout: Layout): Violation[] {
       continue;
     }
     if (!Number.isInteger(board.piece) || board.piece < 0 || board.piece >= stock.quantity) {
-      report(8, `${path}.piece`, `there is no piece ${board.piece} of “${stock.id}”; there are ${stock.quantity}, counted from 0`);
+      report(
+        8,
+        `${path}.piece`,
+        `there is no piece ${board.piece} of “${stock.id}”; there are ${stock.quantity}, counted from 0`,
+      );
     }
     const all: Lying[] = [];
     for (const [at, placement] of board.placements.entries()) {
@@ -226,11 +317,25 @@ export function checkLayout(job: LayoutJob, layout: Layout): Violation[] {
         report(4, where, `there is no part “${placement.part}”`);
         continue;
       }
-      if (!Number.isInteger(placement.copy) || placement.copy < 0 || placement.copy >= part.quantity) {
-        report(4, where, `there is no copy ${placement.copy} of “${part.id}”; there are ${part.quantity}, counted from 0`);
+      if (
+        !Number.isInteger(placement.copy) ||
+        placement.copy < 0 ||
+        placement.copy >= part.quantity
+      ) {
+        report(
+          4,
+          where,
+          `there is no copy ${placement.copy} of “${part.id}”; there are ${part.quantity}, counted from 0`,
+        );
         continue;
       }
-      all.push({ part, placement, placed: placePart(part, placement), path: where, name: `“${part.id}” ${placement.copy}` });
+      all.push({
+        part,
+        placement,
+        placed: placePart(part, placement),
+        path: where,
+        name: `“${part.id}” ${placement.copy}`,
+      });
     }
     // Boards of one kind cut alike break the same rules: one that broke none need not be judged again.
     const pattern = JSON.stringify([

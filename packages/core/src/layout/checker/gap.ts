@@ -1,6 +1,6 @@
-import { type Ticks, TOLERANCE } from '../../measure/ticks.js';
-import { cross, dot, lengthOf, scale, subtract, type Vec3 } from '../../solid/vector.js';
-import type { Point } from '../../wood/board.js';
+import { type Ticks, TOLERANCE } from '../../measure/index.js';
+import type { Point } from '../../plane/index.js';
+import { cross, dot, lengthOf, scale, subtract, type Vec3 } from '../../solid/index.js';
 
 /** A part as a solid on its board: corners on face A at depth 0 and on face B at the board's thickness. */
 export interface LyingSolid {
@@ -64,7 +64,10 @@ function segmentDistance([p1, q1]: readonly [Vec3, Vec3], [p2, q2]: readonly [Ve
     }
   }
   return lengthOf(
-    subtract([p1[0] + d1[0] * s, p1[1] + d1[1] * s, p1[2] + d1[2] * s], [p2[0] + d2[0] * t, p2[1] + d2[1] * t, p2[2] + d2[2] * t]),
+    subtract(
+      [p1[0] + d1[0] * s, p1[1] + d1[1] * s, p1[2] + d1[2] * s],
+      [p2[0] + d2[0] * t, p2[1] + d2[1] * t, p2[2] + d2[2] * t],
+    ),
   );
 }
 
@@ -73,7 +76,9 @@ function cornerToFace(corner: Vec3, face: readonly Vec3[]): number {
   if (!normal) return Number.POSITIVE_INFINITY;
   const height = dot(normal, subtract(corner, face[0]!));
   const foot = subtract(corner, scale(normal, height));
-  const sides = face.map((from, index) => dot(normal, cross(subtract(face[(index + 1) % face.length]!, from), subtract(foot, from))));
+  const sides = face.map((from, index) =>
+    dot(normal, cross(subtract(face[(index + 1) % face.length]!, from), subtract(foot, from))),
+  );
   const within = sides.every((value) => value >= 0) || sides.every((value) => value <= 0);
   return within ? Math.abs(height) : Number.POSITIVE_INFINITY;
 }
@@ -114,8 +119,11 @@ export function areApart(a: LyingSolid, b: LyingSolid, kerf: Ticks): boolean {
     if (widest >= wanted) return true;
   }
   if (widest < 0) return kerf <= 0 && widest >= -TOLERANCE;
-  for (const first of ha.edges) for (const second of hb.edges) if (segmentDistance(first, second) < wanted) return false;
-  for (const corner of ha.corners) for (const face of hb.faces) if (cornerToFace(corner, face) < wanted) return false;
-  for (const corner of hb.corners) for (const face of ha.faces) if (cornerToFace(corner, face) < wanted) return false;
+  for (const first of ha.edges)
+    for (const second of hb.edges) if (segmentDistance(first, second) < wanted) return false;
+  for (const corner of ha.corners)
+    for (const face of hb.faces) if (cornerToFace(corner, face) < wanted) return false;
+  for (const corner of hb.corners)
+    for (const face of ha.faces) if (cornerToFace(corner, face) < wanted) return false;
   return true;
 }

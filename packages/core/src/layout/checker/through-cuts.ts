@@ -1,7 +1,6 @@
-import { acosDegrees, atan2, type Degrees } from '../../measure/angle.js';
-import { type Ticks, TOLERANCE } from '../../measure/ticks.js';
-import type { Point } from '../../wood/board.js';
-import type { Saw } from '../job.js';
+import type { Saw } from '../../job/index.js';
+import { acosDegrees, atan2, type Degrees, type Ticks, TOLERANCE } from '../../measure/index.js';
+import type { Point } from '../../plane/index.js';
 import type { LyingSolid } from './gap.js';
 
 /** Angles read off corners that are rounded to the tick are this uncertain. */
@@ -20,7 +19,13 @@ const cornersOf = (piece: LyingSolid): readonly Point[] => [...piece.faceA, ...p
 function extentAlong(piece: LyingSolid, [nx, ny]: Point): Extent {
   const project = (points: readonly Point[]) => points.map(([x, y]) => x * nx + y * ny);
   const [a, b] = [project(piece.faceA), project(piece.faceB)];
-  return { piece, lowA: Math.min(...a), highA: Math.max(...a), lowB: Math.min(...b), highB: Math.max(...b) };
+  return {
+    piece,
+    lowA: Math.min(...a),
+    highA: Math.max(...a),
+    lowB: Math.min(...b),
+    highB: Math.max(...b),
+  };
 }
 
 /** How far a cut square to direction n is turned: from square to the length, or with a rip from the nearer axis. */
@@ -33,7 +38,14 @@ export function mitreOf([nx]: Point, rip: boolean): Degrees {
  * Whether one flat cut, perhaps tilted, passes between what ends at (a, b) and what begins at (fromA, fromB) on the two faces.
  * The cut takes kerf / cos tilt on each face.
  */
-function cutFits(a: number, b: number, fromA: number, fromB: number, depth: Ticks, saw: Saw): boolean {
+function cutFits(
+  a: number,
+  b: number,
+  fromA: number,
+  fromB: number,
+  depth: Ticks,
+  saw: Saw,
+): boolean {
   let lean = 0;
   for (let round = 0; round < 8; round += 1) {
     const width = saw.kerf * Math.hypot(1, lean / depth);
@@ -46,7 +58,11 @@ function cutFits(a: number, b: number, fromA: number, fromB: number, depth: Tick
 }
 
 /** Splits the pieces by one through cut square to direction n, if there is one. */
-function splitAlong(pieces: readonly LyingSolid[], normal: Point, saw: Saw): [LyingSolid[], LyingSolid[]] | null {
+function splitAlong(
+  pieces: readonly LyingSolid[],
+  normal: Point,
+  saw: Saw,
+): [LyingSolid[], LyingSolid[]] | null {
   const extents = pieces
     .map((piece) => extentAlong(piece, normal))
     .sort((p, q) => p.lowA + p.highA + p.lowB + p.highB - (q.lowA + q.highA + q.lowB + q.highB));
@@ -63,7 +79,10 @@ function splitAlong(pieces: readonly LyingSolid[], normal: Point, saw: Saw): [Ly
     a = Math.max(a, extents[i]!.highA);
     b = Math.max(b, extents[i]!.highB);
     if (cutFits(a, b, fromA[i + 1]!, fromB[i + 1]!, extents[0]!.piece.depth, saw)) {
-      return [extents.slice(0, i + 1).map((extent) => extent.piece), extents.slice(i + 1).map((extent) => extent.piece)];
+      return [
+        extents.slice(0, i + 1).map((extent) => extent.piece),
+        extents.slice(i + 1).map((extent) => extent.piece),
+      ];
     }
   }
   return null;
@@ -73,7 +92,9 @@ function normalOf(from: Point, to: Point): Point | null {
   const run = Math.hypot(to[0] - from[0], to[1] - from[1]);
   if (run < 1) return null;
   const normal: Point = [(to[1] - from[1]) / run, -(to[0] - from[0]) / run];
-  return normal[0] < -1e-12 || (Math.abs(normal[0]) <= 1e-12 && normal[1] < 0) ? [-normal[0], -normal[1]] : normal;
+  return normal[0] < -1e-12 || (Math.abs(normal[0]) <= 1e-12 && normal[1] < 0)
+    ? [-normal[0], -normal[1]]
+    : normal;
 }
 
 /** Directions in which a cut could run: the axes, the parts' own edges, and as a last resort between any two corners or square to them. */

@@ -1,17 +1,27 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fromMm, type Ticks } from '../../measure/ticks.js';
-import type { Point } from '../../wood/board.js';
+import {
+  at,
+  board,
+  circle,
+  job,
+  knot,
+  layout,
+  part,
+  points,
+  rectangle,
+} from '../../../test/layouts.js';
+import { testSolver } from '../../../test/solver.js';
+import type { LayoutJob, Part, Stock } from '../../job/index.js';
+import { fromMm, type Ticks } from '../../measure/index.js';
+import type { Point } from '../../plane/index.js';
 import { leastCost, leastCostByColumns, RelaxedMaster } from '../bound/least-cost.js';
 import { nextSum } from '../bound/next-sum.js';
 import { checkLayout } from '../checker/check.js';
 import { STANDARD_GOALS } from '../goals.js';
-import type { LayoutJob, Part, Stock } from '../job.js';
 import type { Layout } from '../layout.js';
 import type { LinearSolver } from '../solver/linear.js';
 import { countCuts, usedCost } from '../summary.js';
-import { at, board, circle, job, knot, layout, part, points, rectangle } from '../testing.js';
-import { testSolver } from '../testing-solver.js';
 import { BoardFiller } from './fill-board.js';
 import { searchLayout } from './search.js';
 import { shapesOf } from './shapes.js';
@@ -67,27 +77,46 @@ describe('published instances', () => {
     ] as const;
     const saw = { ...job([], []).saw, kerf: 0 };
     const stock = board(150, 100);
-    const parts = pieces.map(([length, width, , quantity], index) => part(`p${index}`, rectangle(10 * length, 10 * width), { quantity }));
-    const shapes = parts.flatMap((each, index) => shapesOf(each, index, stock, saw) as Exclude<ReturnType<typeof shapesOf>, string>);
+    const parts = pieces.map(([length, width, , quantity], index) =>
+      part(`p${index}`, rectangle(10 * length, 10 * width), { quantity }),
+    );
+    const shapes = parts.flatMap(
+      (each, index) =>
+        shapesOf(each, index, stock, saw) as Exclude<ReturnType<typeof shapesOf>, string>,
+    );
     const filler = new BoardFiller(stock, shapes, [], saw, parts.length);
-    const filling = filler.fill({ copies: pieces.map((piece) => piece[3]), values: pieces.map((piece) => piece[2]) }, 64, [
-      [0, fromMm(150)],
-    ]);
+    const filling = filler.fill(
+      { copies: pieces.map((piece) => piece[3]), values: pieces.map((piece) => piece[2]) },
+      64,
+      [[0, fromMm(150)]],
+    );
     expect(filling.value).toBe(244);
   });
 });
 
 /** A board sawn at random into panels by through cuts with kerf; every cut makes two pieces until they are small enough. */
-function sawn(random: () => number, length: Ticks, width: Ticks, kerf: Ticks, least: Ticks): { length: Ticks; width: Ticks }[] {
+function sawn(
+  random: () => number,
+  length: Ticks,
+  width: Ticks,
+  kerf: Ticks,
+  least: Ticks,
+): { length: Ticks; width: Ticks }[] {
   const across = length >= 2 * least + kerf;
   const along = width >= 2 * least + kerf;
   if ((!across && !along) || random() < 0.12) return [{ length, width }];
   if (across && (!along || random() < 0.7)) {
     const at = least + Math.floor(random() * (length - 2 * least - kerf));
-    return [...sawn(random, at, width, kerf, least), ...sawn(random, length - at - kerf, width, kerf, least)];
+    return [
+      ...sawn(random, at, width, kerf, least),
+      ...sawn(random, length - at - kerf, width, kerf, least),
+    ];
   }
   const at = least + Math.floor(random() * (width - 2 * least - kerf));
-  return [...sawn(random, length, at, kerf, least), ...sawn(random, length, width - at - kerf, kerf, least)];
+  return [
+    ...sawn(random, length, at, kerf, least),
+    ...sawn(random, length, width - at - kerf, kerf, least),
+  ];
 }
 
 /** A job whose boards were sawn to its panels and nothing else: as many boards as were sawn are enough, and no fewer are. */
@@ -99,7 +128,9 @@ function knownJob(seed: number, boards: number, rip: boolean): LayoutJob {
   };
   const kerf = fromMm(3);
   const [length, width] = [fromMm(1200), fromMm(140)];
-  const pieces = Array.from({ length: boards }, () => sawn(random, length, width, kerf, rip ? fromMm(60) : fromMm(140))).flat();
+  const pieces = Array.from({ length: boards }, () =>
+    sawn(random, length, width, kerf, rip ? fromMm(60) : fromMm(140)),
+  ).flat();
   const parts: Part[] = pieces
     .map((piece) => ({ piece, order: random() }))
     .sort((a, b) => a.order - b.order)
@@ -140,18 +171,36 @@ describe('bounds', () => {
   test('no bound exceeds what some layout costs, and the programmes are never worse than the area', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.integer({ min: 60, max: 500 }), fc.integer({ min: 40, max: 140 }), fc.integer({ min: 1, max: 6 })), {
-          minLength: 1,
-          maxLength: 5,
-        }),
-        fc.array(fc.tuple(fc.integer({ min: 600, max: 2000 }), fc.integer({ min: 140, max: 200 }), fc.integer({ min: 0, max: 900 })), {
-          minLength: 1,
-          maxLength: 3,
-        }),
+        fc.array(
+          fc.tuple(
+            fc.integer({ min: 60, max: 500 }),
+            fc.integer({ min: 40, max: 140 }),
+            fc.integer({ min: 1, max: 6 }),
+          ),
+          {
+            minLength: 1,
+            maxLength: 5,
+          },
+        ),
+        fc.array(
+          fc.tuple(
+            fc.integer({ min: 600, max: 2000 }),
+            fc.integer({ min: 140, max: 200 }),
+            fc.integer({ min: 0, max: 900 }),
+          ),
+          {
+            minLength: 1,
+            maxLength: 3,
+          },
+        ),
         (pieces, boards) => {
           const of = job(
-            pieces.map(([length, width, quantity], index) => part(`p${index}`, rectangle(length, width), { quantity })),
-            boards.map(([length, width, price], index) => board(length, width, { id: `b${index}`, price, quantity: 30 })),
+            pieces.map(([length, width, quantity], index) =>
+              part(`p${index}`, rectangle(length, width), { quantity }),
+            ),
+            boards.map(([length, width, price], index) =>
+              board(length, width, { id: `b${index}`, price, quantity: 30 }),
+            ),
             {},
             0.1,
           );
@@ -174,14 +223,25 @@ describe('bounds', () => {
   }, 60_000);
 
   test('the next sum of prices is reached by boards that are there', () => {
-    const stock = [board(100, 100, { id: 'a', price: 340, quantity: 2 }), board(100, 100, { id: 'b', price: 500, quantity: 1 })];
-    expect([1, 340, 341, 501, 681, 841, 1181].map((least) => nextSum(least, stock))).toEqual([340, 340, 500, 680, 840, 1180, 1181]);
+    const stock = [
+      board(100, 100, { id: 'a', price: 340, quantity: 2 }),
+      board(100, 100, { id: 'b', price: 500, quantity: 1 }),
+    ];
+    expect([1, 340, 341, 501, 681, 841, 1181].map((least) => nextSum(least, stock))).toEqual([
+      340, 340, 500, 680, 840, 1180, 1181,
+    ]);
   });
 
   test('only boards that a part really fits on count for it: wide roofs make the wide boards needed', () => {
     const of = job(
-      [part('wall', rectangle(300, 140), { quantity: 4 }), part('roof', rectangle(250, 200), { quantity: 4 })],
-      [board(1250, 140, { id: 'narrow', price: 100, quantity: 9 }), board(1250, 200, { id: 'wide', price: 300, quantity: 9 })],
+      [
+        part('wall', rectangle(300, 140), { quantity: 4 }),
+        part('roof', rectangle(250, 200), { quantity: 4 }),
+      ],
+      [
+        board(1250, 140, { id: 'narrow', price: 100, quantity: 9 }),
+        board(1250, 200, { id: 'wide', price: 300, quantity: 9 }),
+      ],
       {},
       2,
     );
@@ -193,21 +253,34 @@ describe('bounds', () => {
 describe('saving wood', () => {
   test('slopes interlock across a board too narrow for two sides and too wide for one', () => {
     // Head to tail along one edge takes 285.8 + 311.1 and a kerf for two; from both edges of the board less.
-    const side = part('side', points([0, 0], [311.1, 0], [285.8, 127], [0, 127]), { quantity: 4, knots: 'none' });
+    const side = part('side', points([0, 0], [311.1, 0], [285.8, 127], [0, 127]), {
+      quantity: 4,
+      knots: 'none',
+    });
     const headToTail = 2 * (285.8 + 311.1) + 3 * 3;
     const found = run(job([side], [board(headToTail - 25, 235, { quantity: 2 })], {}, 1));
     expect(found.unplaced).toEqual([]);
     expect(found.boards).toHaveLength(1);
     expect(new Set(found.boards[0]!.placements.map(({ y }) => y)).size).toBe(2);
     // On a board no wider than the side there is no room for that.
-    expect(run(job([side], [board(headToTail - 25, 127, { quantity: 2 })], {}, 0.5)).boards).toHaveLength(2);
+    expect(
+      run(job([side], [board(headToTail - 25, 127, { quantity: 2 })], {}, 0.5)).boards,
+    ).toHaveLength(2);
   });
 });
 
 describe('what counts', () => {
-  const two = [board(1000, 100, { id: 'long', price: 150, quantity: 3 }), board(500, 100, { id: 'short', price: 100, quantity: 6 })];
+  const two = [
+    board(1000, 100, { id: 'long', price: 150, quantity: 3 }),
+    board(500, 100, { id: 'short', price: 100, quantity: 6 }),
+  ];
   test('offcuts in one long piece rather than two short ones, at the same price', () => {
-    const of = job([part('a', rectangle(200, 100), { quantity: 2 })], [board(1000, 100, { quantity: 2, price: 100 })], {}, 0.3);
+    const of = job(
+      [part('a', rectangle(200, 100), { quantity: 2 })],
+      [board(1000, 100, { quantity: 2, price: 100 })],
+      {},
+      0.3,
+    );
     const found = run(of);
     expect(found.boards).toHaveLength(1);
     expect(found.boards[0]!.offcuts.map((offcut) => offcut.length)).toEqual([fromMm(594)]);
@@ -215,7 +288,15 @@ describe('what counts', () => {
   });
 
   test('with cuts first, never more cuts than with cost first', () => {
-    const of = job([part('a', rectangle(230, 60), { quantity: 6 }), part('b', rectangle(230, 36), { quantity: 6 })], two, {}, 0.6);
+    const of = job(
+      [
+        part('a', rectangle(230, 60), { quantity: 6 }),
+        part('b', rectangle(230, 36), { quantity: 6 }),
+      ],
+      two,
+      {},
+      0.6,
+    );
     const [byCost, byCuts] = (['cost', 'cuts'] as const).map((first) =>
       searchLayout(of, { clock: () => Date.now(), solver, goals: { ...STANDARD_GOALS, first } }),
     );
@@ -225,8 +306,14 @@ describe('what counts', () => {
   });
 
   test('a strip over pieces of one width is one rip; ends flush with the board need no cut', () => {
-    const of = job([part('a', rectangle(300, 80), { quantity: 3 })], [board(906, 100)], { kerf: fromMm(3) });
-    const placed = layout([at('a', 0, 0), at('a', 303, 0, { copy: 1 }), at('a', 606, 0, { copy: 2 })]);
+    const of = job([part('a', rectangle(300, 80), { quantity: 3 })], [board(906, 100)], {
+      kerf: fromMm(3),
+    });
+    const placed = layout([
+      at('a', 0, 0),
+      at('a', 303, 0, { copy: 1 }),
+      at('a', 606, 0, { copy: 2 }),
+    ]);
     expect(checkLayout(of, placed)).toEqual([]);
     expect(countCuts(of, placed)).toBe(3);
   });
@@ -234,7 +321,9 @@ describe('what counts', () => {
 
 describe('bad jobs', () => {
   test('a thousand knots, no kerf, a kerf wider than a part, a thickness that is missing: everything else is placed', () => {
-    const knots = Array.from({ length: 1000 }, (_unused, index) => knot(10 + ((index * 37) % 980), 5 + ((index * 53) % 90), 1, 'nail'));
+    const knots = Array.from({ length: 1000 }, (_unused, index) =>
+      knot(10 + ((index * 37) % 980), 5 + ((index * 53) % 90), 1, 'nail'),
+    );
     const clean = board(1000, 100, { id: 'clean', price: 100 });
     const of = job(
       [part('a', rectangle(200, 100), { quantity: 4 })],
@@ -243,15 +332,30 @@ describe('bad jobs', () => {
       0.5,
     );
     expect(run(of).unplaced).toEqual([]);
-    expect(run(job([part('a', rectangle(250, 100), { quantity: 4 })], [clean], { kerf: 0 })).unplaced).toEqual([]);
-    expect(run(job([part('a', rectangle(20, 100), { quantity: 3 })], [clean], { kerf: fromMm(40) })).unplaced).toEqual([]);
-    const thick = run(job([part('a', rectangle(200, 100)), part('b', rectangle(200, 100), { thickness: fromMm(22) })], [clean]));
-    expect(thick.unplaced).toEqual([{ part: 'b', count: 1, reason: expect.stringContaining('22 mm') }]);
+    expect(
+      run(job([part('a', rectangle(250, 100), { quantity: 4 })], [clean], { kerf: 0 })).unplaced,
+    ).toEqual([]);
+    expect(
+      run(job([part('a', rectangle(20, 100), { quantity: 3 })], [clean], { kerf: fromMm(40) }))
+        .unplaced,
+    ).toEqual([]);
+    const thick = run(
+      job(
+        [part('a', rectangle(200, 100)), part('b', rectangle(200, 100), { thickness: fromMm(22) })],
+        [clean],
+      ),
+    );
+    expect(thick.unplaced).toEqual([
+      { part: 'b', count: 1, reason: expect.stringContaining('22 mm') },
+    ]);
     expect(thick.boards[0]!.placements).toHaveLength(1);
   }, 30_000);
 
   test('an entrance swallows the knot that lies where it will be', () => {
-    const front = part('front', rectangle(240, 100), { knots: 'none', cutAway: [circle(170, 50, 16)] });
+    const front = part('front', rectangle(240, 100), {
+      knots: 'none',
+      cutAway: [circle(170, 50, 16)],
+    });
     const found = run(job([front], [board(245, 100, { defects: [knot(172, 50, 10)] })]));
     expect(found.unplaced).toEqual([]);
   });

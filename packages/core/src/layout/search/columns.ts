@@ -1,6 +1,6 @@
-import { areaOf } from '../area.js';
+import type { LayoutJob } from '../../job/index.js';
+import { areaOf } from '../../plane/index.js';
 import type { Goals } from '../goals.js';
-import type { LayoutJob } from '../job.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
 import { type Construction, type FilledBoard, type Pile, weigh } from './construct.js';
 import { fillingOf, type Piece, THOROUGH_FROM_BEAM } from './fill-board.js';
@@ -39,7 +39,11 @@ export class ColumnPool {
   rest(copies: ArrayLike<number>, left: readonly number[]): ColumnPool {
     const pool = new ColumnPool(this.job, this.piles, this.parts, copies, this.goals, left);
     for (const { board } of this.columns.values())
-      if (left[this.pileIndex.get(board.pile)!]! > 0 && board.filling.used.every((used, part) => used <= copies[part]!)) pool.add(board);
+      if (
+        left[this.pileIndex.get(board.pile)!]! > 0 &&
+        board.filling.used.every((used, part) => used <= copies[part]!)
+      )
+        pool.add(board);
     return pool;
   }
 
@@ -47,11 +51,17 @@ export class ColumnPool {
    * Boards to settle on next by the linear master: those of which it takes whole ones, or else the one that it takes most of. `chance`
    * turns the choice a little. Empty when it takes none.
    */
-  settle(solver: LinearSolver, chance: () => number): { pile: number; board: FilledBoard; times: number }[] {
+  settle(
+    solver: LinearSolver,
+    chance: () => number,
+  ): { pile: number; board: FilledBoard; times: number }[] {
     const { model, columns } = this.model(false);
     const solved = solver(model, LINEAR_SECONDS);
     if (!solved) return [];
-    const copies = Int32Array.from({ length: this.job.parts.length }, (_unused, part) => this.copies[part]!);
+    const copies = Int32Array.from(
+      { length: this.job.parts.length },
+      (_unused, part) => this.copies[part]!,
+    );
     const left = [...this.left];
     const take = (column: Column, most: number) => {
       const { board } = column;
@@ -59,17 +69,23 @@ export class ColumnPool {
       const times = Math.min(
         most,
         left[pile]!,
-        ...board.filling.used.map((used, part) => (used > 0 ? Math.floor(copies[part]! / used) : Number.POSITIVE_INFINITY)),
+        ...board.filling.used.map((used, part) =>
+          used > 0 ? Math.floor(copies[part]! / used) : Number.POSITIVE_INFINITY,
+        ),
       );
       if (times < 1) return [];
       left[pile]! -= times;
       for (const [part, used] of board.filling.used.entries()) copies[part]! -= used * times;
       return [{ pile, board, times }];
     };
-    const shares = columns.map((column, index) => ({ column, share: solved.values[index]! })).filter(({ share }) => share > 1e-6);
+    const shares = columns
+      .map((column, index) => ({ column, share: solved.values[index]! }))
+      .filter(({ share }) => share > 1e-6);
     const whole = shares.flatMap(({ column, share }) => take(column, Math.floor(share + 1e-6)));
     if (whole.length > 0) return whole;
-    const order = shares.map((each) => ({ ...each, key: each.share * (0.7 + 0.6 * chance()) })).sort((a, b) => b.key - a.key);
+    const order = shares
+      .map((each) => ({ ...each, key: each.share * (0.7 + 0.6 * chance()) }))
+      .sort((a, b) => b.key - a.key);
     for (const { column } of order) {
       const taken = take(column, 1);
       if (taken.length > 0) return taken;
@@ -112,7 +128,11 @@ export class ColumnPool {
     );
   }
 
-  private model(whole: boolean): { model: LinearModel; columns: readonly Column[]; penalty: readonly number[] } {
+  private model(whole: boolean): {
+    model: LinearModel;
+    columns: readonly Column[];
+    penalty: readonly number[];
+  } {
     const columns = [...this.columns.values()];
     const dearest = Math.max(1, ...columns.map((column) => this.cost(column.board)));
     // Leaving a part out costs more than any board, the larger part the more.
@@ -120,15 +140,25 @@ export class ColumnPool {
     const penalty = areas.map((area) => dearest * (4 + area / Math.max(...areas)));
     const rowOf = (part: number) =>
       columns.flatMap((column, index) =>
-        (column.board.filling.used[part] ?? 0) > 0 ? [[index, column.board.filling.used[part]!] as const] : [],
+        (column.board.filling.used[part] ?? 0) > 0
+          ? [[index, column.board.filling.used[part]!] as const]
+          : [],
       );
     return {
       columns,
       penalty,
       model: {
         columns: [
-          ...columns.map((column) => ({ cost: this.cost(column.board), most: this.left[this.pileIndex.get(column.board.pile)!]!, whole })),
-          ...this.parts.map((part, index) => ({ cost: penalty[index]!, most: this.copies[part]!, whole: false })),
+          ...columns.map((column) => ({
+            cost: this.cost(column.board),
+            most: this.left[this.pileIndex.get(column.board.pile)!]!,
+            whole,
+          })),
+          ...this.parts.map((part, index) => ({
+            cost: penalty[index]!,
+            most: this.copies[part]!,
+            whole: false,
+          })),
         ],
         rows: [
           ...this.parts.map((part, index) => ({
@@ -137,7 +167,9 @@ export class ColumnPool {
             limit: this.copies[part]!,
           })),
           ...this.piles.map((pile, at) => ({
-            terms: columns.flatMap((column, index) => (column.board.pile === pile ? [[index, 1] as const] : [])),
+            terms: columns.flatMap((column, index) =>
+              column.board.pile === pile ? [[index, 1] as const] : [],
+            ),
             sense: 'at most' as const,
             limit: this.left[at]!,
           })),
@@ -150,20 +182,32 @@ export class ColumnPool {
    * One round of pricing: the linear master, then for every pile the boards worth more than they cost. `beam` is how widely the board
    * filler looks; `shake` turns the prices a little, so that other boards are found. True when a column came in.
    */
-  price(solver: LinearSolver, beam: number, shake: (part: number) => number, halted: () => boolean): boolean {
+  price(
+    solver: LinearSolver,
+    beam: number,
+    shake: (part: number) => number,
+    halted: () => boolean,
+  ): boolean {
     const { model } = this.model(false);
     const solved = solver(model, LINEAR_SECONDS);
     if (!solved) return false;
     const values = new Float64Array(this.job.parts.length);
-    for (const [index, part] of this.parts.entries()) values[part] = Math.max(0, solved.duals[index]!) * shake(part);
-    const wanted = Int32Array.from({ length: this.job.parts.length }, (_unused, part) => (values[part]! > 1e-9 ? this.copies[part]! : 0));
+    for (const [index, part] of this.parts.entries())
+      values[part] = Math.max(0, solved.duals[index]!) * shake(part);
+    const wanted = Int32Array.from({ length: this.job.parts.length }, (_unused, part) =>
+      values[part]! > 1e-9 ? this.copies[part]! : 0,
+    );
     let grown = false;
     for (const [index, pile] of this.piles.entries()) {
       if (halted()) break;
       if (this.left[index]! <= 0) continue;
       const quota = Math.min(0, solved.duals[this.parts.length + index]!);
       for (const plain of this.goals.first === 'cuts' ? [true, false] : [false]) {
-        const filling = pile.filler.fill({ copies: wanted, values, plain, thorough: beam >= THOROUGH_FROM_BEAM }, beam, pile.ends);
+        const filling = pile.filler.fill(
+          { copies: wanted, values, plain, thorough: beam >= THOROUGH_FROM_BEAM },
+          beam,
+          pile.ends,
+        );
         if (filling.pieces.length === 0) continue;
         const board = weigh(pile, filling, this.job.saw, this.goals);
         if (filling.value > this.cost(board) - quota + 1e-6) grown = this.add(board) || grown;
@@ -174,10 +218,17 @@ export class ColumnPool {
 
   /** Boards as full as they can be, the parts weighed by their area and a hair of chance: of many that are alike full, each time another. */
   learnFull(areas: ArrayLike<number>, chance: () => number, beam: number): void {
-    const values = Float64Array.from({ length: this.job.parts.length }, (_unused, part) => areas[part]! * (1 + 1e-5 * chance()));
+    const values = Float64Array.from(
+      { length: this.job.parts.length },
+      (_unused, part) => areas[part]! * (1 + 1e-5 * chance()),
+    );
     for (const [index, pile] of this.piles.entries()) {
       if (this.left[index]! <= 0) continue;
-      const filling = pile.filler.fill({ copies: this.copies, values, thorough: true }, beam, pile.ends);
+      const filling = pile.filler.fill(
+        { copies: this.copies, values, thorough: true },
+        beam,
+        pile.ends,
+      );
       if (filling.pieces.length > 0) this.add(weigh(pile, filling, this.job.saw, this.goals));
     }
   }
@@ -201,7 +252,9 @@ export class ColumnPool {
     });
     const missing = Int32Array.from(spare, (over) => Math.max(0, -over));
     // From the last piece of the dearest boards on, so that what is left of them is long.
-    const order = boards.map((_board, index) => index).sort((a, b) => boards[b]!.pile.price - boards[a]!.pile.price);
+    const order = boards
+      .map((_board, index) => index)
+      .sort((a, b) => boards[b]!.pile.price - boards[a]!.pile.price);
     for (const index of order) {
       const { pile, filling } = boards[index]!;
       if (!filling.used.some((used, part) => used > 0 && spare[part]! > 0)) continue;
@@ -210,7 +263,12 @@ export class ColumnPool {
         if (spare[piece.shape.part]! > 0) spare[piece.shape.part]! -= 1;
         else kept.push(piece);
       }
-      boards[index] = weigh(pile, fillingOf(kept.reverse(), this.job.parts.length), this.job.saw, this.goals);
+      boards[index] = weigh(
+        pile,
+        fillingOf(kept.reverse(), this.job.parts.length),
+        this.job.saw,
+        this.goals,
+      );
     }
     return { boards: boards.filter((board) => board.filling.pieces.length > 0), missing };
   }

@@ -1,8 +1,7 @@
-import type { Cents } from '../../measure/money.js';
-import type { Ticks } from '../../measure/ticks.js';
-import { cutsToFree } from '../cuts.js';
+import type { LayoutJob, PinnedPlacement, Saw, Stock } from '../../job/index.js';
+import type { Cents, Ticks } from '../../measure/index.js';
+import { cutsToFree } from '../cuts-to-free.js';
 import { type Goals, woodWorth } from '../goals.js';
-import type { LayoutJob, PinnedPlacement, Saw, Stock } from '../job.js';
 import type { BoardFiller, Filling, Piece, Wanted } from './fill-board.js';
 import { type Lying, lyingOf, offcutsOf } from './offcuts.js';
 
@@ -42,19 +41,36 @@ const sum = (counts: ArrayLike<number>): number => {
   return total;
 };
 
-const rectOf = ({ x, y, shape }: Piece) => ({ left: x, bottom: y, right: x + shape.length, top: y + shape.width });
+const rectOf = ({ x, y, shape }: Piece) => ({
+  left: x,
+  bottom: y,
+  right: x + shape.length,
+  top: y + shape.width,
+});
 
 /** A filling with what it leaves and costs in cuts. */
 export function weigh(pile: Pile, filling: Filling, saw: Saw, goals: Goals): FilledBoard {
   const { stock } = pile;
-  const offcuts = offcutsOf([...(pile.pinned?.lying ?? []), ...filling.pieces.map(lyingOf)], stock, saw, goals);
-  const back = offcuts.reduce((total, offcut) => total + woodWorth(offcut.length, offcut.width, goals), 0);
+  const offcuts = offcutsOf(
+    [...(pile.pinned?.lying ?? []), ...filling.pieces.map(lyingOf)],
+    stock,
+    saw,
+    goals,
+  );
+  const back = offcuts.reduce(
+    (total, offcut) => total + woodWorth(offcut.length, offcut.width, goals),
+    0,
+  );
   return {
     pile,
     filling,
     used: woodWorth(stock.length, stock.width, goals) - back,
     longest: Math.max(0, ...offcuts.map((offcut) => offcut.length)),
-    cuts: cutsToFree(filling.pieces.map(rectOf), { left: 0, bottom: 0, right: stock.length, top: stock.width }, saw.kerf),
+    cuts: cutsToFree(
+      filling.pieces.map(rectOf),
+      { left: 0, bottom: 0, right: stock.length, top: stock.width },
+      saw.kerf,
+    ),
   };
 }
 
@@ -70,7 +86,10 @@ export function construct(
   goals: Goals,
   stopped: () => boolean,
 ): Construction {
-  const copies = Int32Array.from({ length: wanted.copies.length }, (_unused, part) => wanted.copies[part]!);
+  const copies = Int32Array.from(
+    { length: wanted.copies.length },
+    (_unused, part) => wanted.copies[part]!,
+  );
   const left = piles.map((pile) => pile.left);
   const boards: FilledBoard[] = [];
   const known: (Filling | null)[] = piles.map(() => null);
@@ -90,7 +109,12 @@ export function construct(
       const size = pile.stock.length * pile.stock.width;
       const score = pile.price > 0 ? filling.value / pile.price : 1e18 + filling.value / size;
       if (!choice || score > choice.score) choice = { pile: index, filling, score };
-      if (sum(filling.used) === rest && (!ending || pile.price < ending.price || (pile.price === ending.price && size < ending.size))) {
+      if (
+        sum(filling.used) === rest &&
+        (!ending ||
+          pile.price < ending.price ||
+          (pile.price === ending.price && size < ending.size))
+      ) {
         ending = { pile: index, filling, price: pile.price, size };
       }
     }
@@ -99,7 +123,9 @@ export function construct(
     const { filling } = taken;
     const alike = Math.min(
       left[taken.pile]!,
-      ...filling.used.map((count, part) => (count > 0 ? Math.floor(copies[part]! / count) : Number.POSITIVE_INFINITY)),
+      ...filling.used.map((count, part) =>
+        count > 0 ? Math.floor(copies[part]! / count) : Number.POSITIVE_INFINITY,
+      ),
     );
     const board = weigh(piles[taken.pile]!, filling, job.saw, goals);
     for (let repeat = 0; repeat < alike; repeat += 1) boards.push(board);

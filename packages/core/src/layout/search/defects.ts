@@ -1,5 +1,6 @@
-import type { Ticks } from '../../measure/ticks.js';
-import { type Defect, mustBeCutAway, type Point, type Zone, zoneBounds } from '../../wood/board.js';
+import type { Ticks } from '../../measure/index.js';
+import { inscribed, type Point, type Zone, zoneBounds, zoneOutline } from '../../plane/index.js';
+import { type Defect, mustBeCutAway } from '../../wood/index.js';
 import type { Shape } from './shapes.js';
 
 /** A defect made ready for many questions. */
@@ -17,32 +18,30 @@ export interface Obstacle {
 export const obstaclesOf = (defects: readonly Defect[]): Obstacle[] =>
   defects.map((defect) => {
     const [left, bottom, right, top] = zoneBounds(defect.zone);
-    return { hard: mustBeCutAway(defect.kind), zone: defect.zone, polygon: polygonOf(defect.zone), left, bottom, right, top };
+    return {
+      hard: mustBeCutAway(defect.kind),
+      zone: defect.zone,
+      polygon: polygonOf(defect.zone),
+      left,
+      bottom,
+      right,
+      top,
+    };
   });
 
 const CIRCLE_CORNERS = 24;
-/** A polygon drawn round a circle, so that keeping off the polygon keeps off the circle. */
-function around(centre: Point, radius: number): Point[] {
-  const reach = radius / Math.cos(Math.PI / CIRCLE_CORNERS);
-  return Array.from({ length: CIRCLE_CORNERS }, (_unused, index) => {
-    const angle = (2 * Math.PI * index) / CIRCLE_CORNERS;
-    return [centre[0] + reach * Math.cos(angle), centre[1] + reach * Math.sin(angle)];
-  });
-}
 
-function polygonOf(zone: Zone): readonly Point[] {
-  if (zone.kind === 'circle') return around(zone.centre, zone.radius);
-  if (zone.kind === 'polygon') return zone.points;
-  const [x, y] = zone.corner;
-  return [
-    [x, y],
-    [x + zone.width, y],
-    [x + zone.width, y + zone.height],
-    [x, y + zone.height],
-  ];
-}
+/** A zone as a polygon; round a circle, so that keeping off the polygon keeps off the circle. */
+const polygonOf = (zone: Zone): readonly Point[] =>
+  zone.kind === 'circle'
+    ? inscribed(zone.centre, zone.radius / Math.cos(Math.PI / CIRCLE_CORNERS), CIRCLE_CORNERS)
+    : zoneOutline(zone, CIRCLE_CORNERS);
 
-function rangeAlong(points: readonly Point[], nx: number, ny: number): readonly [low: number, high: number] {
+function rangeAlong(
+  points: readonly Point[],
+  nx: number,
+  ny: number,
+): readonly [low: number, high: number] {
   let low = Number.POSITIVE_INFINITY;
   let high = Number.NEGATIVE_INFINITY;
   for (const [x, y] of points) {
@@ -54,7 +53,12 @@ function rangeAlong(points: readonly Point[], nx: number, ny: number): readonly 
 }
 
 /** Whether two convex polygons, the first moved by (dx, dy), share more than an edge: no line along an edge has them on its two sides. */
-function overlap(moved: readonly Point[], fixed: readonly Point[], dx: number, dy: number): boolean {
+function overlap(
+  moved: readonly Point[],
+  fixed: readonly Point[],
+  dx: number,
+  dy: number,
+): boolean {
   for (const edges of [moved, fixed]) {
     for (let i = 0; i < edges.length; i += 1) {
       const from = edges[i]!;
@@ -72,7 +76,13 @@ function overlap(moved: readonly Point[], fixed: readonly Point[], dx: number, d
 }
 
 /** Whether a circle and a convex polygon moved by (dx, dy) share more than an edge: the polygon comes nearer to the centre than the radius. */
-function meetsCircle(moved: readonly Point[], [cx, cy]: Point, radius: number, dx: number, dy: number): boolean {
+function meetsCircle(
+  moved: readonly Point[],
+  [cx, cy]: Point,
+  radius: number,
+  dx: number,
+  dy: number,
+): boolean {
   const [px, py] = [cx - dx, cy - dy];
   let inside = true;
   let nearest = Number.POSITIVE_INFINITY;
@@ -105,7 +115,8 @@ const meets = (moved: readonly Point[], obstacle: Obstacle, x: Ticks, y: Ticks):
 function zoneMeets(zone: Zone, obstacle: Obstacle, x: Ticks, y: Ticks): boolean {
   if (zone.kind !== 'circle') return meets(polygonOf(zone), obstacle, x, y);
   const centre: Point = [zone.centre[0] + x, zone.centre[1] + y];
-  if (obstacle.zone.kind !== 'circle') return meetsCircle(obstacle.polygon, centre, zone.radius, 0, 0);
+  if (obstacle.zone.kind !== 'circle')
+    return meetsCircle(obstacle.polygon, centre, zone.radius, 0, 0);
   const [ox, oy] = obstacle.zone.centre;
   return Math.hypot(ox - centre[0], oy - centre[1]) < zone.radius + obstacle.zone.radius;
 }
@@ -123,32 +134,56 @@ function swallowed(zone: Zone, obstacle: Obstacle, x: Ticks, y: Ticks): boolean 
   const hole = polygonOf(zone);
   const [low, bottom, high, top] = zoneBounds({ kind: 'polygon', points: hole });
   // Only upright rectangles are cut away beside circles.
-  return obstacle.left >= low + x && obstacle.right <= high + x && obstacle.bottom >= bottom + y && obstacle.top <= top + y;
+  return (
+    obstacle.left >= low + x &&
+    obstacle.right <= high + x &&
+    obstacle.bottom >= bottom + y &&
+    obstacle.top <= top + y
+  );
 }
 
 function clashes(shape: Shape, obstacle: Obstacle, x: Ticks, y: Ticks): boolean {
-  if (obstacle.right <= x || obstacle.left >= x + shape.length || obstacle.top <= y || obstacle.bottom >= y + shape.width) return false;
-  if (!meets(shape.a, obstacle, x, y) && (shape.a === shape.b || !meets(shape.b, obstacle, x, y))) return false;
+  if (
+    obstacle.right <= x ||
+    obstacle.left >= x + shape.length ||
+    obstacle.top <= y ||
+    obstacle.bottom >= y + shape.width
+  )
+    return false;
+  if (!meets(shape.a, obstacle, x, y) && (shape.a === shape.b || !meets(shape.b, obstacle, x, y)))
+    return false;
   if (shape.cutAway.some((zone) => swallowed(zone, obstacle, x, y))) return false;
   if (obstacle.hard || !shape.takesKnots) return true;
   return shape.clear.some((zone) => zoneMeets(zone, obstacle, x, y));
 }
 
 /** The first defect that a shape lying at (x, y) may not take in, if any. */
-export const clashAt = (shape: Shape, obstacles: readonly Obstacle[], x: Ticks, y: Ticks): Obstacle | undefined =>
-  obstacles.find((obstacle) => clashes(shape, obstacle, x, y));
+export const clashAt = (
+  shape: Shape,
+  obstacles: readonly Obstacle[],
+  x: Ticks,
+  y: Ticks,
+): Obstacle | undefined => obstacles.find((obstacle) => clashes(shape, obstacle, x, y));
 
 /** Centres of the shape's holes that are large enough to take a defect away, from the shape's corner. */
 export const holesFor = (shape: Shape, obstacle: Obstacle): Point[] => {
   const across = Math.max(obstacle.right - obstacle.left, obstacle.top - obstacle.bottom);
-  return shape.cutAway.flatMap((zone) => (zone.kind === 'circle' && 2 * zone.radius >= across ? [zone.centre] : []));
+  return shape.cutAway.flatMap((zone) =>
+    zone.kind === 'circle' && 2 * zone.radius >= across ? [zone.centre] : [],
+  );
 };
 
 /**
  * The smallest x ≥ `from` at which the shape lies clear of every defect: it slides on past each one that it meets, or to where a hole
  * takes the defect away.
  */
-export function slideClear(shape: Shape, obstacles: readonly Obstacle[], from: Ticks, y: Ticks, limit: Ticks): Ticks | null {
+export function slideClear(
+  shape: Shape,
+  obstacles: readonly Obstacle[],
+  from: Ticks,
+  y: Ticks,
+  limit: Ticks,
+): Ticks | null {
   let x = from;
   for (let step = 0; step <= 2 * obstacles.length + 2; step += 1) {
     if (x + shape.length > limit) return null;

@@ -1,6 +1,6 @@
-import type { Ticks } from '../../measure/ticks.js';
-import type { Point } from '../../wood/board.js';
-import type { Saw, Stock } from '../job.js';
+import type { Saw, Stock } from '../../job/index.js';
+import type { Ticks } from '../../measure/index.js';
+import type { Point } from '../../plane/index.js';
 import { holesFor, type Obstacle, slideClear } from './defects.js';
 import { FreeFiller } from './free-shapes.js';
 import { GuillotineFiller } from './guillotine.js';
@@ -65,7 +65,8 @@ function better(a: readonly Row[], b: readonly Row[]): Row[] {
   for (let i = 0, j = 0; i < a.length || j < b.length; ) {
     const one = a[i];
     const other = b[j];
-    const first = !other || (one && (one.at < other.at || (one.at === other.at && one.value >= other.value)));
+    const first =
+      !other || (one && (one.at < other.at || (one.at === other.at && one.value >= other.value)));
     const next = first ? one! : other;
     if (first) i += 1;
     else j += 1;
@@ -103,7 +104,11 @@ const MOST_ROWS = 20_000;
 const SQUARE: Point = [1, 0];
 /** A piece is laid away from the near edge only where that saves more length than this (3 mm): the edge is where one measures from. */
 const AWAY_FROM_EDGE: Ticks = 960;
-const NOTHING = (parts: number): Filling => ({ pieces: [], used: new Array<number>(parts).fill(0), value: 0 });
+const NOTHING = (parts: number): Filling => ({
+  pieces: [],
+  used: new Array<number>(parts).fill(0),
+  value: 0,
+});
 
 /** What lies on a board, counted by part index. */
 export function fillingOf(pieces: readonly Piece[], parts: number, value = 0): Filling {
@@ -138,21 +143,36 @@ export class BoardFiller {
     this.shortest = Math.min(...shapes.map((shape) => shape.length));
     const random = noise(4_057);
     this.marks = Float64Array.from({ length: partCount }, () => Math.floor(random() * 2 ** 30));
-    this.hasSlopes = saw.rip && shapes.some((shape) => shape.leftSlopes.length + shape.rightSlopes.length > 0);
-    this.sheet = saw.rip && stock.width >= SHEET * this.narrowest ? new GuillotineFiller(shapes, obstacles, saw, partCount) : null;
-    this.free = saw.rip && !saw.throughCuts ? new FreeFiller(stock, shapes, obstacles, saw, partCount) : null;
+    this.hasSlopes =
+      saw.rip && shapes.some((shape) => shape.leftSlopes.length + shape.rightSlopes.length > 0);
+    this.sheet =
+      saw.rip && stock.width >= SHEET * this.narrowest
+        ? new GuillotineFiller(shapes, obstacles, saw, partCount)
+        : null;
+    this.free =
+      saw.rip && !saw.throughCuts ? new FreeFiller(stock, shapes, obstacles, saw, partCount) : null;
   }
 
   /** The best filling found of the board between the given ends, `beam` states wide. */
   fill(wanted: Wanted, beam: number, ends: readonly (readonly [Ticks, Ticks])[]): Filling {
     this.strips = new Map();
-    const copies = Int32Array.from({ length: this.partCount }, (_unused, part) => wanted.copies[part] ?? 0);
-    const total = { pieces: [] as Piece[], used: new Array<number>(this.partCount).fill(0), value: 0 };
+    const copies = Int32Array.from(
+      { length: this.partCount },
+      (_unused, part) => wanted.copies[part] ?? 0,
+    );
+    const total = {
+      pieces: [] as Piece[],
+      used: new Array<number>(this.partCount).fill(0),
+      value: 0,
+    };
     for (const [left, right] of ends) {
       const region = { left, right, bottom: 0, top: this.stock.width };
       const sheet = wanted.plain ? null : this.sheet?.fill(region, copies, wanted.values, beam);
       // For a first answer one way of filling a sheet will do.
-      const quick = (beam === 1 || (this.obstacles.length > 0 && beam < THOROUGH_FROM_BEAM)) && sheet && sheet.pieces.length > 0;
+      const quick =
+        (beam === 1 || (this.obstacles.length > 0 && beam < THOROUGH_FROM_BEAM)) &&
+        sheet &&
+        sheet.pieces.length > 0;
       let filling = quick
         ? fillingOf(sheet.pieces, this.partCount, sheet.value)
         : this.fillRegion(region, { ...wanted, copies }, this.widthOf(beam));
@@ -195,7 +215,12 @@ export class BoardFiller {
     const room = region.right - region.left + kerf;
     const ways = new Map<number, Shape>();
     for (const shape of this.shapes) {
-      if (wanted.copies[shape.part]! <= 0 || wanted.values[shape.part]! <= 0 || shape.width > region.top - region.bottom) continue;
+      if (
+        wanted.copies[shape.part]! <= 0 ||
+        wanted.values[shape.part]! <= 0 ||
+        shape.width > region.top - region.bottom
+      )
+        continue;
       const known = ways.get(shape.part);
       if (!known || shape.length < known.length) ways.set(shape.part, shape);
     }
@@ -207,7 +232,9 @@ export class BoardFiller {
       const most = Math.min(wanted.copies[shape.part]!, Math.floor(room / Math.max(1, length)));
       for (let copy = 0; copy < most; copy += 1) {
         const longer = rows.flatMap((row): Row[] =>
-          row.at + length <= room ? [{ at: row.at + length, value: row.value + worth, shape, before: row }] : [],
+          row.at + length <= room
+            ? [{ at: row.at + length, value: row.value + worth, shape, before: row }]
+            : [],
         );
         rows = better(rows, longer);
         if (rows.length > MOST_ROWS) return null;
@@ -215,7 +242,8 @@ export class BoardFiller {
     }
     const best = rows.at(-1)!;
     const pieces: Piece[] = [];
-    for (let row: Row | null = best; row?.shape; row = row.before) pieces.push({ shape: row.shape, x: 0, y: region.bottom });
+    for (let row: Row | null = best; row?.shape; row = row.before)
+      pieces.push({ shape: row.shape, x: 0, y: region.bottom });
     if (pieces.length === 0) return null;
     let x = region.left;
     const used = new Array<number>(this.partCount).fill(0);
@@ -234,9 +262,11 @@ export class BoardFiller {
     const whole = this.fillLane(region, wanted, beam, 2);
     const wide = region.top - region.bottom;
     if (!this.saw.rip || wide < 2 * this.narrowest + this.saw.kerf) return whole;
-    const heights = [...new Set(this.shapes.filter((shape) => wanted.copies[shape.part]! > 0).map((shape) => shape.width))].filter(
-      (height) => wide - height - this.saw.kerf >= this.narrowest,
-    );
+    const heights = [
+      ...new Set(
+        this.shapes.filter((shape) => wanted.copies[shape.part]! > 0).map((shape) => shape.width),
+      ),
+    ].filter((height) => wide - height - this.saw.kerf >= this.narrowest);
     const lanes = heights.map((height) => ({
       height,
       filling: this.fillLane({ ...region, top: region.bottom + height }, wanted, beam, 1),
@@ -245,11 +275,21 @@ export class BoardFiller {
     const few = wide < SHEET * this.narrowest;
     const tried = few
       ? lanes
-      : lanes.sort((p, q) => q.filling.value / (q.height + this.saw.kerf) - p.filling.value / (p.height + this.saw.kerf)).slice(0, 1);
+      : lanes
+          .sort(
+            (p, q) =>
+              q.filling.value / (q.height + this.saw.kerf) -
+              p.filling.value / (p.height + this.saw.kerf),
+          )
+          .slice(0, 1);
     let best = whole;
     for (const { height, filling } of tried) {
       if (filling.value === 0) continue;
-      const rest = this.fillRegion({ ...region, bottom: region.bottom + height + this.saw.kerf }, less(wanted, filling), beam);
+      const rest = this.fillRegion(
+        { ...region, bottom: region.bottom + height + this.saw.kerf },
+        less(wanted, filling),
+        beam,
+      );
       if (filling.value + rest.value > best.value + 1e-9) best = together(filling, rest);
     }
     return best;
@@ -258,12 +298,30 @@ export class BoardFiller {
   /** Beam search from left to right; each piece is parted from all before it by one straight cut across the lane. */
   private fillLane(lane: Region, wanted: Wanted, beam: number, depth: number): Filling {
     const shapes = this.shapes.filter(
-      (shape) => wanted.copies[shape.part]! > 0 && shape.width <= lane.top - lane.bottom && shape.length <= lane.right - lane.left,
+      (shape) =>
+        wanted.copies[shape.part]! > 0 &&
+        shape.width <= lane.top - lane.bottom &&
+        shape.length <= lane.right - lane.left,
     );
     if (shapes.length === 0) return NOTHING(this.partCount);
-    const density = Math.max(...shapes.map((shape) => wanted.values[shape.part]! / (shape.length + this.saw.kerf)));
-    const ways = shapes.map((shape, index) => ({ shape, index, levels: this.levels(shape, lane, wanted) }));
-    let states: State[] = [{ chain: null, used: new Int32Array(this.partCount), hash: 0, value: 0, reach: lane.left, score: 0 }];
+    const density = Math.max(
+      ...shapes.map((shape) => wanted.values[shape.part]! / (shape.length + this.saw.kerf)),
+    );
+    const ways = shapes.map((shape, index) => ({
+      shape,
+      index,
+      levels: this.levels(shape, lane, wanted),
+    }));
+    let states: State[] = [
+      {
+        chain: null,
+        used: new Int32Array(this.partCount),
+        hash: 0,
+        value: 0,
+        reach: lane.left,
+        score: 0,
+      },
+    ];
     let best = states[0]!;
     while (states.length > 0) {
       // By what lies on the board and the piece laid last; of states alike in both only the best goes on.
@@ -277,7 +335,8 @@ export class BoardFiller {
             const score = grown.value + density * 0.98 * (lane.right - grown.reach - away);
             const key = grown.hash * MOST_WAYS + index;
             const known = next.get(key);
-            if (!known || known.score < score) next.set(key, this.grow(state, pieces, grown, score));
+            if (!known || known.score < score)
+              next.set(key, this.grow(state, pieces, grown, score));
           };
           for (const y of levels) {
             const from = state.chain ? this.leastX(state.chain, shape, y) : lane.left;
@@ -290,7 +349,11 @@ export class BoardFiller {
       }
       states = [...next.values()].sort((p, q) => q.score - p.score).slice(0, beam);
       for (const state of next.values()) {
-        if (state.value > best.value + 1e-9 || (state.value > best.value - 1e-9 && state.reach < best.reach)) best = state;
+        if (
+          state.value > best.value + 1e-9 ||
+          (state.value > best.value - 1e-9 && state.reach < best.reach)
+        )
+          best = state;
       }
     }
     const pieces: Piece[] = [];
@@ -312,10 +375,20 @@ export class BoardFiller {
   }
 
   /** A piece narrower than the lane with what fills the strip over it, parted from it by a rip as long as the piece. */
-  private withStrip(state: State, shape: Shape, lane: Region, wanted: Wanted, beam: number, depth: number): Piece[] | null {
+  private withStrip(
+    state: State,
+    shape: Shape,
+    lane: Region,
+    wanted: Wanted,
+    beam: number,
+    depth: number,
+  ): Piece[] | null {
     const strip = lane.top - lane.bottom - shape.width - this.saw.kerf;
-    if (!this.saw.rip || depth === 0 || strip < this.narrowest || shape.length < this.shortest) return null;
-    const squareX = state.chain ? Math.ceil(Math.max(state.chain.reachA, state.chain.reachB) + this.saw.kerf) : lane.left;
+    if (!this.saw.rip || depth === 0 || strip < this.narrowest || shape.length < this.shortest)
+      return null;
+    const squareX = state.chain
+      ? Math.ceil(Math.max(state.chain.reachA, state.chain.reachB) + this.saw.kerf)
+      : lane.left;
     const x = slideClear(shape, this.obstacles, squareX, lane.bottom, lane.right);
     if (x === null) return null;
     const copies = minus(wanted.copies, state.used);
@@ -333,7 +406,11 @@ export class BoardFiller {
     const narrow = Math.max(2, beam >> 2);
     const { left, bottom } = region;
     const met = this.obstacles.some(
-      (each) => each.left < region.right && each.right > left && each.bottom < region.top && each.top > bottom,
+      (each) =>
+        each.left < region.right &&
+        each.right > left &&
+        each.bottom < region.top &&
+        each.top > bottom,
     );
     if (met) return this.fillLane(region, wanted, narrow, depth);
     // Clean wood is filled alike wherever it lies.
@@ -341,15 +418,29 @@ export class BoardFiller {
     let filling = this.strips.get(key);
     if (!filling) {
       const at = this.fillLane(region, wanted, narrow, depth);
-      filling = { ...at, pieces: at.pieces.map((piece) => ({ ...piece, x: piece.x - left, y: piece.y - bottom })) };
+      filling = {
+        ...at,
+        pieces: at.pieces.map((piece) => ({ ...piece, x: piece.x - left, y: piece.y - bottom })),
+      };
       this.strips.set(key, filling);
     }
-    return { ...filling, pieces: filling.pieces.map((piece) => ({ ...piece, x: piece.x + left, y: piece.y + bottom })) };
+    return {
+      ...filling,
+      pieces: filling.pieces.map((piece) => ({ ...piece, x: piece.x + left, y: piece.y + bottom })),
+    };
   }
 
   /** What a state comes to with more pieces, before it is made. */
-  private reached(state: State, pieces: readonly Piece[], wanted: Wanted): { value: number; reach: Ticks; hash: number } {
-    let [value, hash, reach] = [state.value, state.hash, state.chain ? state.reach : Number.NEGATIVE_INFINITY];
+  private reached(
+    state: State,
+    pieces: readonly Piece[],
+    wanted: Wanted,
+  ): { value: number; reach: Ticks; hash: number } {
+    let [value, hash, reach] = [
+      state.value,
+      state.hash,
+      state.chain ? state.reach : Number.NEGATIVE_INFINITY,
+    ];
     for (const { shape, x } of pieces) {
       value += wanted.values[shape.part]!;
       hash += this.marks[shape.part]!;
@@ -358,7 +449,12 @@ export class BoardFiller {
     return { value, reach, hash };
   }
 
-  private grow(state: State, pieces: readonly Piece[], { value, reach, hash }: ReturnType<BoardFiller['reached']>, score: number): State {
+  private grow(
+    state: State,
+    pieces: readonly Piece[],
+    { value, reach, hash }: ReturnType<BoardFiller['reached']>,
+    score: number,
+  ): State {
     const used = Int32Array.from(state.used);
     let chain = state.chain;
     for (const piece of pieces) {
@@ -367,8 +463,14 @@ export class BoardFiller {
       chain = {
         piece,
         before: chain,
-        reachA: Math.max(chain?.reachA ?? Number.NEGATIVE_INFINITY, reachAlong(shape.a, SQUARE, x, y, true)),
-        reachB: Math.max(chain?.reachB ?? Number.NEGATIVE_INFINITY, reachAlong(shape.b, SQUARE, x, y, true)),
+        reachA: Math.max(
+          chain?.reachA ?? Number.NEGATIVE_INFINITY,
+          reachAlong(shape.a, SQUARE, x, y, true),
+        ),
+        reachB: Math.max(
+          chain?.reachB ?? Number.NEGATIVE_INFINITY,
+          reachAlong(shape.b, SQUARE, x, y, true),
+        ),
         ends: null,
       };
     }
@@ -384,14 +486,18 @@ export class BoardFiller {
     const depth = this.stock.thickness;
     let best = Number.POSITIVE_INFINITY;
     for (const normal of [SQUARE, ...chain.piece.shape.rightSlopes, ...shape.leftSlopes]) {
-      const [endA, endB] = normal === SQUARE ? [chain.reachA, chain.reachB] : endsAlong(chain, normal);
+      const [endA, endB] =
+        normal === SQUARE ? [chain.reachA, chain.reachB] : endsAlong(chain, normal);
       const startA = reachAlong(shape.a, normal, 0, y, false);
       const startB = shape.b === shape.a ? startA : reachAlong(shape.b, normal, 0, y, false);
       for (const lean of [0, endB - endA, startB - startA]) {
         if (Math.abs(lean) > this.maxLean) continue;
         const onA = Math.max(endA, endB - lean);
         const width = kerf * Math.hypot(1, lean / depth);
-        best = Math.min(best, Math.max(onA + width - startA, onA + lean + width - startB) / normal[0]);
+        best = Math.min(
+          best,
+          Math.max(onA + width - startA, onA + lean + width - startB) / normal[0],
+        );
       }
     }
     return Math.ceil(best - 1e-6);
@@ -402,7 +508,9 @@ export class BoardFiller {
 function endsAlong(chain: Chain, normal: Point): readonly [number, number] {
   const known = chain.ends?.get(normal);
   if (known) return known;
-  const before = chain.before ? endsAlong(chain.before, normal) : ([Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY] as const);
+  const before = chain.before
+    ? endsAlong(chain.before, normal)
+    : ([Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY] as const);
   const { shape, x, y } = chain.piece;
   const found = [
     Math.max(before[0], reachAlong(shape.a, normal, x, y, true)),
@@ -417,7 +525,10 @@ function minus(copies: ArrayLike<number>, used: ArrayLike<number>): Int32Array {
   return Int32Array.from({ length: copies.length }, (_unused, part) => copies[part]! - used[part]!);
 }
 
-const less = (wanted: Wanted, filling: Filling): Wanted => ({ copies: minus(wanted.copies, filling.used), values: wanted.values });
+const less = (wanted: Wanted, filling: Filling): Wanted => ({
+  copies: minus(wanted.copies, filling.used),
+  values: wanted.values,
+});
 
 const together = (a: Filling, b: Filling): Filling => ({
   pieces: [...a.pieces, ...b.pieces],

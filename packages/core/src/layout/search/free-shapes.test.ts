@@ -1,12 +1,12 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fromMm, toMm } from '../../measure/ticks.js';
+import { board, circle, job, knot, part, points, rectangle } from '../../../test/layouts.js';
+import { testSolver } from '../../../test/solver.js';
+import type { LayoutJob } from '../../job/index.js';
+import { fromMm, toMm } from '../../measure/index.js';
 import { checkLayout } from '../checker/check.js';
-import type { LayoutJob } from '../job.js';
 import type { Layout } from '../layout.js';
 import type { LinearSolver } from '../solver/linear.js';
-import { board, circle, job, knot, part, points, rectangle } from '../testing.js';
-import { testSolver } from '../testing-solver.js';
 import { searchLayout } from './search.js';
 
 let solver: LinearSolver;
@@ -34,7 +34,9 @@ describe('a saw that turns inside the wood', () => {
   test('lays four pieces round a middle on one sheet, where through cuts need two', () => {
     const found = laid(wheel(false));
     expect(found).toMatchObject({ cost: 100, lowerBound: 100, optimal: true, unplaced: [] });
-    expect(new Set(found.boards[0]!.placements.map(({ turn }) => turn % 180))).toEqual(new Set([0, 90]));
+    expect(new Set(found.boards[0]!.placements.map(({ turn }) => turn % 180))).toEqual(
+      new Set([0, 90]),
+    );
     expect(laid(wheel(true)).cost).toBe(200);
     // What one saw can cut the other cannot: the rule that says so is the one about through cuts.
     expect(checkLayout(wheel(true), found).map(({ rule }) => rule)).toContain(6);
@@ -53,7 +55,10 @@ describe('a saw that turns inside the wood', () => {
   });
 
   test('lays pieces round the corner that is gone and round a knot inside the sheet', () => {
-    const gone = { kind: 'rot', zone: { kind: 'polygon', points: points([200, 300], [300, 200], [300, 300]) } } as const;
+    const gone = {
+      kind: 'rot',
+      zone: { kind: 'polygon', points: points([200, 300], [300, 200], [300, 300]) },
+    } as const;
     const found = laid(
       job(
         [
@@ -76,7 +81,14 @@ describe('a saw that turns inside the wood', () => {
       clear: [circle(160, 54, 28)],
       cutAway: [circle(160, 54, 16)],
     });
-    const found = laid(job([side, front], [board(1300, 140, { quantity: 3, defects: [knot(165, 54, 12, 'knot-loose')] })], JIGSAW, 0.5));
+    const found = laid(
+      job(
+        [side, front],
+        [board(1300, 140, { quantity: 3, defects: [knot(165, 54, 12, 'knot-loose')] })],
+        JIGSAW,
+        0.5,
+      ),
+    );
     expect(found.unplaced).toEqual([]);
     expect(found.boards).toHaveLength(1);
     const there = found.boards[0]!.placements.find((each) => each.part === 'front')!;
@@ -84,9 +96,15 @@ describe('a saw that turns inside the wood', () => {
   });
 
   test('any job: a valid layout, never dearer than the one with through cuts', () => {
-    const millimetres = (least: number, greatest: number) => fc.integer({ min: least, max: greatest });
+    const millimetres = (least: number, greatest: number) =>
+      fc.integer({ min: least, max: greatest });
     const pieces = fc.array(
-      fc.record({ length: millimetres(60, 260), width: millimetres(50, 180), lean: millimetres(0, 20), quantity: millimetres(1, 4) }),
+      fc.record({
+        length: millimetres(60, 260),
+        width: millimetres(50, 180),
+        lean: millimetres(0, 20),
+        quantity: millimetres(1, 4),
+      }),
       { minLength: 2, maxLength: 4 },
     );
     fc.assert(

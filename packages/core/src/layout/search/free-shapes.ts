@@ -1,6 +1,6 @@
-import type { Ticks } from '../../measure/ticks.js';
-import type { Point } from '../../wood/board.js';
-import type { Saw, Stock } from '../job.js';
+import type { Saw, Stock } from '../../job/index.js';
+import type { Ticks } from '../../measure/index.js';
+import type { Point } from '../../plane/index.js';
 import { clashAt, holesFor, type Obstacle } from './defects.js';
 import type { Piece } from './fill-board.js';
 import { noise } from './noise.js';
@@ -61,22 +61,34 @@ export class FreeFiller {
   }
 
   /** The most valuable set of pieces found in about `tries` orders; `copies` at most so many and `values` of each, by part index. */
-  fill(free: Free, copies: ArrayLike<number>, values: ArrayLike<number>, tries: number): { pieces: Piece[]; value: number } {
+  fill(
+    free: Free,
+    copies: ArrayLike<number>,
+    values: ArrayLike<number>,
+    tries: number,
+  ): { pieces: Piece[]; value: number } {
     const area = (free.right - free.left) * (free.top - free.bottom);
     const queue: Turn[] = [];
     this.ways.forEach((ways, part) => {
       const first = ways[0];
       if (!first || !(values[part]! > 0)) return;
-      const most = Math.min(copies[part]!, Math.floor((1.2 * area) / (first.length * first.width)) + 1);
+      const most = Math.min(
+        copies[part]!,
+        Math.floor((1.2 * area) / (first.length * first.width)) + 1,
+      );
       for (let copy = 0; copy < most; copy += 1) queue.push({ part, way: null });
     });
     let best: { pieces: Piece[]; value: number } = { pieces: [], value: 0 };
     if (queue.length === 0) return best;
     const wanted = queue.reduce((sum, { part }) => sum + values[part]!, 0);
-    const measure = (of: (shape: Shape) => number) => (a: Turn, b: Turn) => of(this.ways[b.part]![0]!) - of(this.ways[a.part]![0]!);
+    const measure = (of: (shape: Shape) => number) => (a: Turn, b: Turn) =>
+      of(this.ways[b.part]![0]!) - of(this.ways[a.part]![0]!);
     const orders: Order[] = [
       { queue: [...queue].sort(measure((shape) => shape.length * shape.width)), lowest: false },
-      { queue: [...queue].sort(measure((shape) => Math.max(shape.length, shape.width))), lowest: true },
+      {
+        queue: [...queue].sort(measure((shape) => Math.max(shape.length, shape.width))),
+        lowest: true,
+      },
       { queue: [...queue].sort(measure((shape) => shape.width)), lowest: false },
     ];
     const ways = queue.reduce((sum, { part }) => sum + this.ways[part]!.length, 0);
@@ -105,7 +117,10 @@ export class FreeFiller {
     for (let turned = Math.floor(random() * 3); turned > 0; turned -= 1) {
       const at = any();
       const ways = this.ways[next[at]!.part]!;
-      next[at] = { part: next[at]!.part, way: ways[Math.floor(random() * (ways.length + 1))] ?? null };
+      next[at] = {
+        part: next[at]!.part,
+        way: ways[Math.floor(random() * (ways.length + 1))] ?? null,
+      };
     }
     return { queue: next, lowest: random() < 0.25 ? !lowest : lowest };
   }
@@ -125,7 +140,8 @@ export class FreeFiller {
           const x = this.leastX(shape, y, laid, free, most);
           if (x === null) continue;
           const reach = x + shape.length;
-          const better = !best || (lowest ? y < best.y || reach < bestReach : reach < bestReach || y < best.y);
+          const better =
+            !best || (lowest ? y < best.y || reach < bestReach : reach < bestReach || y < best.y);
           if (!better) continue;
           best = { shape, x, y };
           bestReach = reach;
@@ -149,13 +165,20 @@ export class FreeFiller {
     for (const obstacle of this.obstacles) {
       found.add(Math.ceil(obstacle.top));
       found.add(Math.floor(obstacle.bottom - shape.width));
-      for (const centre of holesFor(shape, obstacle)) found.add(Math.round((obstacle.bottom + obstacle.top) / 2 - centre[1]));
+      for (const centre of holesFor(shape, obstacle))
+        found.add(Math.round((obstacle.bottom + obstacle.top) / 2 - centre[1]));
     }
     return [...found].filter((y) => y >= free.bottom && y <= high).sort((a, b) => a - b);
   }
 
   /** The smallest x, no greater than `most`, at which a shape lies clear of all pieces and defects; null when there is none. */
-  private leastX(shape: Shape, y: Ticks, laid: readonly Piece[], free: Free, most: number): Ticks | null {
+  private leastX(
+    shape: Shape,
+    y: Ticks,
+    laid: readonly Piece[],
+    free: Free,
+    most: number,
+  ): Ticks | null {
     const barred: Barred[] = [];
     for (const piece of laid) {
       const between = this.barred(shape, piece.shape, y - piece.y);

@@ -1,26 +1,32 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fromMm } from '../../measure/ticks.js';
+import { board, job, knot, part, rectangle } from '../../../test/layouts.js';
+import type { LayoutJob, Part, Stock } from '../../job/index.js';
+import { fromMm } from '../../measure/index.js';
 import { checkLayout } from '../checker/check.js';
-import type { LayoutJob, Part, Stock } from '../job.js';
 import type { Layout } from '../layout.js';
-import { board, job, knot, part, rectangle } from '../testing.js';
 import { obstaclesOf } from './defects.js';
 import { GuillotineFiller } from './guillotine.js';
 import { searchLayout } from './search.js';
 import { type Shape, shapesOf } from './shapes.js';
 
-const sheet = (length: number, width: number, more: Partial<Stock> = {}) => board(length, width, { grained: false, ...more });
+const sheet = (length: number, width: number, more: Partial<Stock> = {}) =>
+  board(length, width, { grained: false, ...more });
 
 /** What the filler lays on one sheet, weighed by area, as a layout that the checker can judge. */
-function filled(parts: readonly Part[], stock: Stock, tries: number): { of: LayoutJob; layout: Layout; share: number } {
+function filled(
+  parts: readonly Part[],
+  stock: Stock,
+  tries: number,
+): { of: LayoutJob; layout: Layout; share: number } {
   const of = job(parts, [stock]);
   const shapes = parts.flatMap((each, index) => {
     const found = shapesOf(each, index, stock, of.saw);
     return Array.isArray(found) ? found : ([] as Shape[]);
   });
   const filler = new GuillotineFiller(shapes, obstaclesOf(stock.defects), of.saw, parts.length);
-  const area = (each: Part) => (each.outline[1]![0] - each.outline[0]![0]) * (each.outline[2]![1] - each.outline[1]![1]);
+  const area = (each: Part) =>
+    (each.outline[1]![0] - each.outline[0]![0]) * (each.outline[2]![1] - each.outline[1]![1]);
   const whole = { left: 0, right: stock.length, bottom: 0, top: stock.width };
   const { pieces, value } = filler.fill(
     whole,
@@ -59,19 +65,33 @@ function filled(parts: readonly Part[], stock: Stock, tries: number): { of: Layo
 }
 
 const millimetres = (least: number, greatest: number) => fc.integer({ min: least, max: greatest });
-const anyParts = fc.array(fc.record({ length: millimetres(60, 400), width: millimetres(60, 300), quantity: millimetres(1, 6) }), {
-  minLength: 1,
-  maxLength: 6,
-});
-const anyDefects = fc.array(fc.record({ x: millimetres(0, 1200), y: millimetres(0, 800), radius: millimetres(3, 40) }), { maxLength: 4 });
+const anyParts = fc.array(
+  fc.record({
+    length: millimetres(60, 400),
+    width: millimetres(60, 300),
+    quantity: millimetres(1, 6),
+  }),
+  {
+    minLength: 1,
+    maxLength: 6,
+  },
+);
+const anyDefects = fc.array(
+  fc.record({ x: millimetres(0, 1200), y: millimetres(0, 800), radius: millimetres(3, 40) }),
+  { maxLength: 4 },
+);
 
 describe('sheets filled by cuts that run right across', () => {
   test('whatever the parts and defects, the checker finds nothing wrong with what is laid', () => {
     let laid = 0;
     fc.assert(
       fc.property(anyParts, anyDefects, fc.constantFrom(1, 4), (sizes, defects, tries) => {
-        const parts = sizes.map(({ length, width, quantity }, index) => part(`p${index}`, rectangle(length, width), { quantity }));
-        const stock = sheet(1200, 800, { defects: defects.map(({ x, y, radius }) => knot(x, y, radius, 'hole')) });
+        const parts = sizes.map(({ length, width, quantity }, index) =>
+          part(`p${index}`, rectangle(length, width), { quantity }),
+        );
+        const stock = sheet(1200, 800, {
+          defects: defects.map(({ x, y, radius }) => knot(x, y, radius, 'hole')),
+        });
         const { of, layout } = filled(parts, stock, tries);
         laid += layout.boards.length;
         // What the sheet costs and leaves is not this filler's to say.
@@ -91,8 +111,12 @@ describe('sheets filled by cuts that run right across', () => {
   test('more tries never fill a sheet less', () => {
     fc.assert(
       fc.property(anyParts, (sizes) => {
-        const parts = sizes.map(({ length, width, quantity }, index) => part(`p${index}`, rectangle(length, width), { quantity }));
-        expect(filled(parts, sheet(1000, 700), 8).share).toBeGreaterThanOrEqual(filled(parts, sheet(1000, 700), 1).share - 1e-9);
+        const parts = sizes.map(({ length, width, quantity }, index) =>
+          part(`p${index}`, rectangle(length, width), { quantity }),
+        );
+        expect(filled(parts, sheet(1000, 700), 8).share).toBeGreaterThanOrEqual(
+          filled(parts, sheet(1000, 700), 1).share - 1e-9,
+        );
       }),
       { numRuns: 40 },
     );
@@ -110,7 +134,9 @@ describe('sheets filled by cuts that run right across', () => {
       [457, 254],
       [329, 544],
     ] as const;
-    const parts = sizes.map(([length, width], index) => part(`p${index}`, rectangle(length, width), { quantity: 4 }));
+    const parts = sizes.map(([length, width], index) =>
+      part(`p${index}`, rectangle(length, width), { quantity: 4 }),
+    );
     const of = job(parts, [sheet(2440, 1220, { quantity: 9 })], { kerf: fromMm(3.2) }, 1.5);
     const found = searchLayout(of, { clock: () => performance.now() });
     expect(checkLayout(of, found)).toEqual([]);

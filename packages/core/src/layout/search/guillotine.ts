@@ -1,5 +1,5 @@
-import type { Ticks } from '../../measure/ticks.js';
-import type { Saw } from '../job.js';
+import type { Saw } from '../../job/index.js';
+import type { Ticks } from '../../measure/index.js';
 import { type Obstacle, slideClear } from './defects.js';
 import type { Piece } from './fill-board.js';
 import type { Free } from './free-shapes.js';
@@ -34,7 +34,11 @@ export class GuillotineFiller {
     const ways: Shape[][] = Array.from({ length: partCount }, () => []);
     for (const shape of shapes) {
       const known = ways[shape.part]!;
-      const alike = known.some((other) => Math.abs(other.length - shape.length) <= ALIKE && Math.abs(other.width - shape.width) <= ALIKE);
+      const alike = known.some(
+        (other) =>
+          Math.abs(other.length - shape.length) <= ALIKE &&
+          Math.abs(other.width - shape.width) <= ALIKE,
+      );
       // Beside defects it matters which way a hole lies; elsewhere one way of each size will do.
       if (!alike || obstacles.length > 0) known.push(shape);
     }
@@ -42,8 +46,15 @@ export class GuillotineFiller {
   }
 
   /** The most valuable set of pieces found in about `tries` orders; `copies` at most so many and `values` of each, by part index. */
-  fill(free: Free, copies: ArrayLike<number>, values: ArrayLike<number>, tries: number): { pieces: Piece[]; value: number } {
-    const wanted = this.ways.flatMap((ways, part) => (ways.length > 0 && copies[part]! > 0 && values[part]! > 0 ? [part] : []));
+  fill(
+    free: Free,
+    copies: ArrayLike<number>,
+    values: ArrayLike<number>,
+    tries: number,
+  ): { pieces: Piece[]; value: number } {
+    const wanted = this.ways.flatMap((ways, part) =>
+      ways.length > 0 && copies[part]! > 0 && values[part]! > 0 ? [part] : [],
+    );
     let best: { pieces: Piece[]; value: number } = { pieces: [], value: 0 };
     if (wanted.length === 0) return best;
     const all = wanted.reduce((sum, part) => sum + copies[part]! * values[part]!, 0);
@@ -61,7 +72,10 @@ export class GuillotineFiller {
       by((part) => Math.max(first(part).length, first(part).width)),
       by((part) => Math.min(first(part).length, first(part).width)),
     ].flatMap((keys) => [0, 1].map((split): Order => ({ keys, split })));
-    const most = Math.max(2, Math.min(starts.length + tries * 24, Math.floor(MOST_WORK / (count * 8))));
+    const most = Math.max(
+      2,
+      Math.min(starts.length + tries * 24, Math.floor(MOST_WORK / (count * 8))),
+    );
     let order = starts[0]!;
     for (let attempt = 0; attempt < most && best.value < all - 1e-9; attempt += 1) {
       const next = starts[attempt] ?? {
@@ -77,7 +91,13 @@ export class GuillotineFiller {
     return best;
   }
 
-  private layInOrder(whole: Free, wanted: readonly number[], copies: ArrayLike<number>, order: Order, random: () => number): Piece[] {
+  private layInOrder(
+    whole: Free,
+    wanted: readonly number[],
+    copies: ArrayLike<number>,
+    order: Order,
+    random: () => number,
+  ): Piece[] {
     const { kerf } = this.saw;
     const free: Free[] = [whole];
     const pieces: Piece[] = [];
@@ -86,12 +106,17 @@ export class GuillotineFiller {
         let best: { at: number; piece: Piece; score: number } | null = null;
         for (const [at, region] of free.entries())
           for (const shape of this.ways[part]!) {
-            const [spareX, spareY] = [region.right - region.left - shape.length, region.top - region.bottom - shape.width];
+            const [spareX, spareY] = [
+              region.right - region.left - shape.length,
+              region.top - region.bottom - shape.width,
+            ];
             if (spareX < 0 || spareY < 0) continue;
             const score = Math.min(spareX, spareY);
             if (best && score >= best.score) continue;
             const x =
-              this.obstacles.length === 0 ? region.left : slideClear(shape, this.obstacles, region.left, region.bottom, region.right);
+              this.obstacles.length === 0
+                ? region.left
+                : slideClear(shape, this.obstacles, region.left, region.bottom, region.right);
             if (x === null || x + shape.length > region.right) continue;
             best = { at, piece: { shape, x, y: region.bottom }, score };
           }
@@ -99,11 +124,15 @@ export class GuillotineFiller {
         const { piece, at } = best;
         const [region] = free.splice(at, 1) as [Free];
         pieces.push(piece);
-        const [right, top] = [Math.ceil(piece.x + piece.shape.length + kerf), Math.ceil(piece.y + piece.shape.width + kerf)];
+        const [right, top] = [
+          Math.ceil(piece.x + piece.shape.length + kerf),
+          Math.ceil(piece.y + piece.shape.width + kerf),
+        ];
         // Past a defect: what lies before the piece is parted from it first.
         if (piece.x - kerf > region.left) free.push({ ...region, right: piece.x - kerf });
         const left = piece.x;
-        const alongFirst = order.split === 0 || order.split === 1 ? order.split === 0 : random() < order.split;
+        const alongFirst =
+          order.split === 0 || order.split === 1 ? order.split === 0 : random() < order.split;
         if (alongFirst)
           free.push(
             { left, right: region.right, bottom: top, top: region.top },

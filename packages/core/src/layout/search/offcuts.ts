@@ -1,6 +1,6 @@
-import type { Ticks } from '../../measure/ticks.js';
+import type { Saw, Stock } from '../../job/index.js';
+import type { Ticks } from '../../measure/index.js';
 import { type Goals, woodWorth } from '../goals.js';
-import type { Saw, Stock } from '../job.js';
 import type { KeptOffcut } from '../layout.js';
 import { type Obstacle, obstaclesOf } from './defects.js';
 import type { Piece } from './fill-board.js';
@@ -13,19 +13,46 @@ export interface Lying {
   width: Ticks;
 }
 
-export const lyingOf = ({ x, y, shape }: Piece): Lying => ({ x, y, length: shape.length, width: shape.width });
+export const lyingOf = ({ x, y, shape }: Piece): Lying => ({
+  x,
+  y,
+  length: shape.length,
+  width: shape.width,
+});
 
 /** A region's end beyond its last piece and the strip above its highest piece, whichever way they share the corner. */
-function cornerRests(pieces: readonly Lying[], region: { left: Ticks; right: Ticks; bottom: Ticks; top: Ticks }, saw: Saw): KeptOffcut[][] {
+function cornerRests(
+  pieces: readonly Lying[],
+  region: { left: Ticks; right: Ticks; bottom: Ticks; top: Ticks },
+  saw: Saw,
+): KeptOffcut[][] {
   const reach = Math.ceil(Math.max(...pieces.map((piece) => piece.x + piece.length))) + saw.kerf;
   const height = Math.ceil(Math.max(...pieces.map((piece) => piece.y + piece.width))) + saw.kerf;
-  const end: KeptOffcut = { x: reach, y: region.bottom, length: region.right - reach, width: region.top - region.bottom };
+  const end: KeptOffcut = {
+    x: reach,
+    y: region.bottom,
+    length: region.right - reach,
+    width: region.top - region.bottom,
+  };
   if (!saw.rip) return [[end]];
   return [
-    [end, { x: region.left, y: height, length: reach - saw.kerf - region.left, width: region.top - height }],
+    [
+      end,
+      {
+        x: region.left,
+        y: height,
+        length: reach - saw.kerf - region.left,
+        width: region.top - height,
+      },
+    ],
     [
       // Not beyond the region: where lanes interlock, a piece reaches out of its own.
-      { x: reach, y: region.bottom, length: region.right - reach, width: Math.min(height - saw.kerf, region.top) - region.bottom },
+      {
+        x: reach,
+        y: region.bottom,
+        length: region.right - reach,
+        width: Math.min(height - saw.kerf, region.top) - region.bottom,
+      },
       { x: region.left, y: height, length: region.right - region.left, width: region.top - height },
     ],
   ];
@@ -38,23 +65,55 @@ const MOST_CUTS = 240;
  * What is worth keeping of a leftover beside every defect that must be cut away, since what goes to the rack is clean: pieces freed one
  * after another by a cut along one side of a defect, in the order that leaves most.
  */
-function cleanParts(leftover: KeptOffcut, obstacles: readonly Obstacle[], saw: Saw, worthOf: (offcut: KeptOffcut) => number): KeptOffcut[] {
+function cleanParts(
+  leftover: KeptOffcut,
+  obstacles: readonly Obstacle[],
+  saw: Saw,
+  worthOf: (offcut: KeptOffcut) => number,
+): KeptOffcut[] {
   let cuts = 0;
-  const sum = (parts: readonly KeptOffcut[]) => parts.reduce((total, each) => total + worthOf(each), 0);
+  const sum = (parts: readonly KeptOffcut[]) =>
+    parts.reduce((total, each) => total + worthOf(each), 0);
   const clean = (region: KeptOffcut): KeptOffcut[] => {
     if (worthOf(region) <= 0) return [];
     const { x, y, length, width } = region;
-    const met = obstacles.find((each) => each.hard && each.left < x + length && each.right > x && each.bottom < y + width && each.top > y);
+    const met = obstacles.find(
+      (each) =>
+        each.hard &&
+        each.left < x + length &&
+        each.right > x &&
+        each.bottom < y + width &&
+        each.top > y,
+    );
     if (!met) return [region];
-    const [left, right, bottom, top] = [Math.floor(met.left), Math.ceil(met.right), Math.floor(met.bottom), Math.ceil(met.top)];
+    const [left, right, bottom, top] = [
+      Math.floor(met.left),
+      Math.ceil(met.right),
+      Math.floor(met.bottom),
+      Math.ceil(met.top),
+    ];
     const { kerf } = saw;
-    const along = (from: Ticks, to: Ticks): KeptOffcut => ({ x: from, y, length: to - from, width });
-    const across = (from: Ticks, to: Ticks): KeptOffcut => ({ x, y: from, length, width: to - from });
+    const along = (from: Ticks, to: Ticks): KeptOffcut => ({
+      x: from,
+      y,
+      length: to - from,
+      width,
+    });
+    const across = (from: Ticks, to: Ticks): KeptOffcut => ({
+      x,
+      y: from,
+      length,
+      width: to - from,
+    });
     const splits: [freed: KeptOffcut, rest: KeptOffcut][] = [
       [along(x, left), along(left + kerf, x + length)],
       [along(right, x + length), along(x, right - kerf)],
     ];
-    if (saw.rip) splits.push([across(y, bottom), across(bottom + kerf, y + width)], [across(top, y + width), across(y, top - kerf)]);
+    if (saw.rip)
+      splits.push(
+        [across(y, bottom), across(bottom + kerf, y + width)],
+        [across(top, y + width), across(y, top - kerf)],
+      );
     let best: KeptOffcut[] = [];
     for (const [freed, rest] of splits) {
       cuts += 1;
@@ -82,24 +141,42 @@ function lanesOf(pieces: readonly Lying[]): Lying[][] {
 }
 
 /** The leftovers worth keeping from one board: rectangles a kerf from every piece and from each other, freed by straight cuts. */
-export function offcutsOf(pieces: readonly Lying[], stock: Stock, saw: Saw, goals: Goals): KeptOffcut[] {
+export function offcutsOf(
+  pieces: readonly Lying[],
+  stock: Stock,
+  saw: Saw,
+  goals: Goals,
+): KeptOffcut[] {
   if (pieces.length === 0) return [];
   const obstacles = obstaclesOf(stock.defects);
   /** A kerf from every piece's bounding box: lanes may lie closer than that where their pieces are apart along the board. */
   const free = ({ x, y, length, width }: KeptOffcut) =>
     pieces.every(
-      (piece) => Math.max(piece.x - x - length, x - piece.x - piece.length, piece.y - y - width, y - piece.y - piece.width) >= saw.kerf,
+      (piece) =>
+        Math.max(
+          piece.x - x - length,
+          x - piece.x - piece.length,
+          piece.y - y - width,
+          y - piece.y - piece.width,
+        ) >= saw.kerf,
     );
   const big = (offcut: KeptOffcut) =>
     offcut.length >= saw.keep.length &&
     offcut.width >= Math.max(saw.keep.width, stock.keepWidth ?? 0) &&
     offcut.length > 0 &&
     offcut.width > 0;
-  const worthOf = (offcut: KeptOffcut) => (big(offcut) ? Math.max(1, woodWorth(offcut.length, offcut.width, goals)) : 0);
+  const worthOf = (offcut: KeptOffcut) =>
+    big(offcut) ? Math.max(1, woodWorth(offcut.length, offcut.width, goals)) : 0;
   const worthwhile = (offcuts: readonly KeptOffcut[]) =>
     offcuts.flatMap((offcut) => cleanParts(offcut, obstacles, saw, worthOf)).filter(free);
-  const worth = (offcuts: readonly KeptOffcut[]) => offcuts.reduce((sum, offcut) => sum + worthOf(offcut), 0);
-  const board = { left: saw.endTrim, right: stock.length - saw.endTrim, bottom: 0, top: stock.width };
+  const worth = (offcuts: readonly KeptOffcut[]) =>
+    offcuts.reduce((sum, offcut) => sum + worthOf(offcut), 0);
+  const board = {
+    left: saw.endTrim,
+    right: stock.length - saw.endTrim,
+    bottom: 0,
+    top: stock.width,
+  };
   const choices = cornerRests(pieces, board, saw);
   const lanes = lanesOf(pieces);
   if (lanes.length > 1) {

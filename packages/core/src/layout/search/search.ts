@@ -1,9 +1,21 @@
-import type { Cents } from '../../measure/money.js';
-import type { Ticks } from '../../measure/ticks.js';
+import {
+  type LayoutJob,
+  type PinnedPlacement,
+  type Placement,
+  priceOf,
+  type Saw,
+  type Stock,
+  suits,
+} from '../../job/index.js';
+import type { Cents, Ticks } from '../../measure/index.js';
 import { meanArea, yieldOf } from '../area.js';
-import { type BoundQuestion, leastCost, leastCostByColumns, RelaxedMaster } from '../bound/least-cost.js';
+import {
+  type BoundQuestion,
+  leastCost,
+  leastCostByColumns,
+  RelaxedMaster,
+} from '../bound/least-cost.js';
 import { STANDARD_GOALS } from '../goals.js';
-import { type LayoutJob, type PinnedPlacement, type Placement, priceOf, type Saw, type Stock, suits } from '../job.js';
 import type { LaidBoard, Layout, LayoutSearch, SearchControl, Unplaced } from '../layout.js';
 import { ColumnPool } from './columns.js';
 import { type Construction, construct, type FilledBoard, type Pile, weigh } from './construct.js';
@@ -101,7 +113,10 @@ const CHOOSING_SECONDS = 1;
  * correction: Belov and Scheithauer, INFORMS J. Comput. 19, 2007, from memory). It ends when the cost meets the bound and a few rounds
  * found no better offcuts, or when the time is up. Never fails: what finds no place is listed with its reason.
  */
-export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<Layout, Layout, void> {
+export function* searchSteps(
+  job: LayoutJob,
+  control: SearchControl,
+): Generator<Layout, Layout, void> {
   const started = control.clock();
   const deadline = started + job.effort.seconds * 1000;
   const halted = (): boolean => control.stopped?.() === true || control.clock() > deadline;
@@ -111,13 +126,20 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
   const pinnedBoards = new Map<string, { kind: number; piece: number; pins: PinnedPlacement[] }>();
   for (const pin of job.pinned) {
     const key = `${pin.stock}/${pin.piece}`;
-    const known = pinnedBoards.get(key) ?? { kind: job.stock.findIndex((stock) => stock.id === pin.stock), piece: pin.piece, pins: [] };
+    const known = pinnedBoards.get(key) ?? {
+      kind: job.stock.findIndex((stock) => stock.id === pin.stock),
+      piece: pin.piece,
+      pins: [],
+    };
     known.pins.push(pin);
     pinnedBoards.set(key, known);
   }
   const areas = Float64Array.from(job.parts, meanArea);
   const misfits = new Map<number, (Misfit | null)[]>();
-  const copies = Int32Array.from(job.parts, (part) => part.quantity - job.pinned.filter((pin) => pin.part === part.id).length);
+  const copies = Int32Array.from(
+    job.parts,
+    (part) => part.quantity - job.pinned.filter((pin) => pin.part === part.id).length,
+  );
   const shapes: Shape[][] = job.stock.map(() => []);
   const partners: Set<number>[] = job.parts.map(() => new Set());
   job.parts.forEach((part, index) => {
@@ -134,7 +156,8 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
   });
 
   const fillers = job.stock.map(
-    (stock, kind) => new BoardFiller(stock, shapes[kind]!, obstaclesOf(stock.defects), job.saw, job.parts.length),
+    (stock, kind) =>
+      new BoardFiller(stock, shapes[kind]!, obstaclesOf(stock.defects), job.saw, job.parts.length),
   );
   const groups = groupsOf(job, partners, copies);
   for (const group of groups) {
@@ -144,7 +167,13 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
       const shared = { kind, stock, filler: fillers[kind]! };
       for (const { piece, pins } of pinned) {
         const lying = lyingPins(pins, job);
-        group.piles.push({ ...shared, left: 1, price: 0, ends: freeEnds(stock, lying, job.saw), pinned: { piece, pins, lying } });
+        group.piles.push({
+          ...shared,
+          left: 1,
+          price: 0,
+          ends: freeEnds(stock, lying, job.saw),
+          pinned: { piece, pins, lying },
+        });
       }
       if (stock.quantity > pinned.length)
         group.piles.push({
@@ -156,11 +185,17 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
         });
     }
   }
-  const paid = [...pinnedBoards.values()].reduce((total, board) => total + priceOf(job.stock[board.kind]!), 0);
+  const paid = [...pinnedBoards.values()].reduce(
+    (total, board) => total + priceOf(job.stock[board.kind]!),
+    0,
+  );
 
   const standing = ({ boards, missing }: Construction): Standing => ({
     missing: missing.reduce((total, count) => total + count, 0),
-    missingArea: missing.reduce((total, count, part) => total + (count > 0 ? count * meanArea(job.parts[part]!) : 0), 0),
+    missingArea: missing.reduce(
+      (total, count, part) => total + (count > 0 ? count * meanArea(job.parts[part]!) : 0),
+      0,
+    ),
     cost: boards.reduce((total, board) => total + board.pile.price, 0),
     used: boards.reduce((total, board) => total + board.used, 0),
     longest: Math.max(0, ...boards.map((board) => board.longest)),
@@ -169,7 +204,8 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
   });
   /** Below zero when a is better. The order is that of the published objective; the first goal goes before cost when it is another. */
   const compare = (a: Standing, b: Standing): number => {
-    const wood = Math.abs(a.used - b.used) > SAME_WOOD * Math.max(a.used, b.used) ? a.used - b.used : 0;
+    const wood =
+      Math.abs(a.used - b.used) > SAME_WOOD * Math.max(a.used, b.used) ? a.used - b.used : 0;
     return (
       a.missing - b.missing ||
       a.missingArea - b.missingArea ||
@@ -184,8 +220,12 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
 
   const assemble = (): Layout => {
     const nextCopy = job.parts.map((part) => {
-      const taken = new Set(job.pinned.filter((pin) => pin.part === part.id).map((pin) => pin.copy));
-      return Array.from({ length: part.quantity }, (_unused, copy) => copy).filter((copy) => !taken.has(copy));
+      const taken = new Set(
+        job.pinned.filter((pin) => pin.part === part.id).map((pin) => pin.copy),
+      );
+      return Array.from({ length: part.quantity }, (_unused, copy) => copy).filter(
+        (copy) => !taken.has(copy),
+      );
     });
     const place = ({ shape, x, y }: Piece): Placement => ({
       part: job.parts[shape.part]!.id,
@@ -198,19 +238,35 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     const chosen = groups.flatMap((group) => group.best?.boards ?? []);
     const boards: LaidBoard[] = [];
     for (const { kind, piece, pins } of pinnedBoards.values()) {
-      const rest = chosen.find((board) => board.pile.kind === kind && board.pile.pinned?.piece === piece)?.filling.pieces ?? [];
+      const rest =
+        chosen.find((board) => board.pile.kind === kind && board.pile.pinned?.piece === piece)
+          ?.filling.pieces ?? [];
       boards.push({
         stock: job.stock[kind]!.id,
         piece,
-        placements: [...pins.map(({ stock: _stock, piece: _piece, ...placement }) => placement), ...rest.map(place)],
-        offcuts: offcutsOf([...lyingPins(pins, job), ...rest.map(lyingOf)], job.stock[kind]!, job.saw, goals),
+        placements: [
+          ...pins.map(({ stock: _stock, piece: _piece, ...placement }) => placement),
+          ...rest.map(place),
+        ],
+        offcuts: offcutsOf(
+          [...lyingPins(pins, job), ...rest.map(lyingOf)],
+          job.stock[kind]!,
+          job.saw,
+          goals,
+        ),
       });
     }
     let cost: Cents = paid;
     const next = job.stock.map(() => 0);
     // Boards cut alike lie together.
-    const alike = chosen.filter((board) => !board.pile.pinned).map((board) => ({ board, pattern: patternOf(board) }));
-    alike.sort((a, b) => a.board.pile.kind - b.board.pile.kind || (a.pattern < b.pattern ? -1 : a.pattern > b.pattern ? 1 : 0));
+    const alike = chosen
+      .filter((board) => !board.pile.pinned)
+      .map((board) => ({ board, pattern: patternOf(board) }));
+    alike.sort(
+      (a, b) =>
+        a.board.pile.kind - b.board.pile.kind ||
+        (a.pattern < b.pattern ? -1 : a.pattern > b.pattern ? 1 : 0),
+    );
     for (const { board } of alike) {
       const { kind, stock } = board.pile;
       while (pinnedBoards.has(`${stock.id}/${next[kind]}`)) next[kind]! += 1;
@@ -226,16 +282,25 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     }
     const unplaced: Unplaced[] = job.parts.flatMap((part, index) => {
       const count = nextCopy[index]!.length;
-      return count > 0 ? [{ part: part.id, count, reason: reasonFor(part, job, misfits.get(index)!) }] : [];
+      return count > 0
+        ? [{ part: part.id, count, reason: reasonFor(part, job, misfits.get(index)!) }]
+        : [];
     });
-    const placeable = groups.every((group) => !group.best || group.best.missing.every((count) => count === 0));
-    const lowerBound = Math.min(cost, paid + groups.reduce((total, group) => total + group.bound, 0));
+    const placeable = groups.every(
+      (group) => !group.best || group.best.missing.every((count) => count === 0),
+    );
+    const lowerBound = Math.min(
+      cost,
+      paid + groups.reduce((total, group) => total + group.bound, 0),
+    );
     return {
       boards,
       unplaced,
       cost,
       lowerBound,
-      boundProof: (['exact', 'lp'] as const).find((proof) => groups.some((group) => group.proof === proof)) ?? 'area',
+      boundProof:
+        (['exact', 'lp'] as const).find((proof) => groups.some((group) => group.proof === proof)) ??
+        'area',
       optimal: placeable && cost === lowerBound,
       yield: yieldOf(job, boards),
       seconds: (control.clock() - started) / 1000,
@@ -252,7 +317,10 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
   };
   /** Parts and boards of a group for the bound: pinned boards are free, and their pieces count among the parts. */
   const question = (group: Group): BoundQuestion => ({
-    demands: group.parts.map((part) => ({ part: job.parts[part]!, copies: job.parts[part]!.quantity })),
+    demands: group.parts.map((part) => ({
+      part: job.parts[part]!,
+      copies: job.parts[part]!.quantity,
+    })),
     stock: group.piles.map((pile) => ({ ...pile.stock, price: pile.price, quantity: pile.left })),
     saw: job.saw,
     left: group.best!.missing.reduce((total, count) => total + count, 0),
@@ -276,7 +344,9 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     control.onBetter?.(layout);
   };
   const proven = (group: Group): boolean =>
-    goals.first === 'cost' && group.best!.missing.every((count) => count === 0) && standing(group.best!).cost <= group.bound;
+    goals.first === 'cost' &&
+    group.best!.missing.every((count) => count === 0) &&
+    standing(group.best!).cost <= group.bound;
   const improve = (group: Group, construction: Construction | null): void => {
     if (consider(group, construction)) better();
   };
@@ -314,7 +384,11 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     const pool = group.pool!;
     for (const beam of PRICING_BEAMS) {
       // The widest look only where the others took little of the time.
-      if (beam > MOST_DIVING_BEAM && control.clock() - started > WIDEST_WITHIN * (deadline - started)) return;
+      if (
+        beam > MOST_DIVING_BEAM &&
+        control.clock() - started > WIDEST_WITHIN * (deadline - started)
+      )
+        return;
       for (let round = 0; round < 60 && !halted() && !proven(group); round += 1) {
         const grown = pool.price(control.solver!, beam, () => 1, halted);
         yield;
@@ -323,7 +397,13 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
       if (halted()) return;
       for (const _step of dive(group, beam === PRICING_BEAMS[0] ? () => 0.5 : random, beam)) yield;
       if (proven(group) || halted()) return;
-      improve(group, pool.choose(control.solver!, Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000))));
+      improve(
+        group,
+        pool.choose(
+          control.solver!,
+          Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000)),
+        ),
+      );
       yield;
       if (proven(group)) return;
     }
@@ -337,7 +417,10 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     const master = RelaxedMaster.of(question(group));
     if (!master) return;
     for (let round = 0; round < 400 && !halted(); round += 1) {
-      const proposal = master.solve(control.solver!, Math.min(2, Math.max(0.05, (deadline - control.clock()) / 1000)));
+      const proposal = master.solve(
+        control.solver!,
+        Math.min(2, Math.max(0.05, (deadline - control.clock()) / 1000)),
+      );
       if (!proposal) return;
       if (round === 0 && proposal.cost > group.bound) {
         group.bound = proposal.cost;
@@ -357,7 +440,11 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
         counts.forEach((count, demand) => {
           wanted[group.parts[demand]!] = count;
         });
-        const filling = pile.filler.fill({ copies: wanted, values: group.values }, REALISING_BEAM, pile.ends);
+        const filling = pile.filler.fill(
+          { copies: wanted, values: group.values },
+          REALISING_BEAM,
+          pile.ends,
+        );
         group.pool!.learn([weigh(pile, filling, job.saw, goals)]);
         if (filling.used.some((count, part) => count < wanted[part]!)) {
           all = false;
@@ -367,7 +454,10 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
       if (all || round % 8 === 7)
         improve(
           group,
-          group.pool!.choose(control.solver!, Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000))),
+          group.pool!.choose(
+            control.solver!,
+            Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000)),
+          ),
         );
       yield;
     }
@@ -391,7 +481,8 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
           yield layout;
         }
         for (const _step of generate(group)) yield layout;
-        if (!proven(group) && goals.first === 'cost') for (const _step of realise(group)) yield layout;
+        if (!proven(group) && goals.first === 'cost')
+          for (const _step of realise(group)) yield layout;
       }
       continue;
     }
@@ -400,18 +491,32 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
       group.rounds += 1;
       group.idle += 1;
       const turn = group.rounds % 6;
-      if (control.solver && control.clock() - dived > REST_AFTER_DIVE * diveTook && !proven(group)) {
+      if (
+        control.solver &&
+        control.clock() - dived > REST_AFTER_DIVE * diveTook &&
+        !proven(group)
+      ) {
         const began = control.clock();
-        for (const _step of dive(group, random, random() < 0.6 ? DIVING_BEAM : MOST_DIVING_BEAM)) yield layout;
+        for (const _step of dive(group, random, random() < 0.6 ? DIVING_BEAM : MOST_DIVING_BEAM))
+          yield layout;
         dived = control.clock();
         diveTook = dived - began;
       } else if (control.solver && turn === 0 && !proven(group)) {
         // Other prices find other patterns.
         group.pool!.price(control.solver, 16, () => 0.85 + 0.3 * random(), halted);
-        for (let more = 0; more < FULL_BOARDS && !halted(); more += 1) group.pool!.learnFull(areas, random, 4);
-        improve(group, group.pool!.choose(control.solver, Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000))));
+        for (let more = 0; more < FULL_BOARDS && !halted(); more += 1)
+          group.pool!.learnFull(areas, random, 4);
+        improve(
+          group,
+          group.pool!.choose(
+            control.solver,
+            Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000)),
+          ),
+        );
       } else improve(group, turn % 3 === 1 ? revalued(group) : rebuilt(group));
-      group.done = proven(group) && (group.idle >= ROUNDS_WHEN_PROVEN || control.clock() - started > MOST_WHEN_PROVEN);
+      group.done =
+        proven(group) &&
+        (group.idle >= ROUNDS_WHEN_PROVEN || control.clock() - started > MOST_WHEN_PROVEN);
       yield layout;
     }
   }
@@ -434,10 +539,15 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
       halted,
     );
     for (const { pile, filling } of result.boards) {
-      const used = filling.pieces.reduce((total, piece) => total + meanArea(job.parts[piece.shape.part]!), 0);
+      const used = filling.pieces.reduce(
+        (total, piece) => total + meanArea(job.parts[piece.shape.part]!),
+        0,
+      );
       const waste = Math.min(3, (pile.stock.length * pile.stock.width) / used);
       filling.used.forEach((count, part) => {
-        if (count > 0) group.values[part] = 0.85 * group.values[part]! + 0.15 * meanArea(job.parts[part]!) * waste;
+        if (count > 0)
+          group.values[part] =
+            0.85 * group.values[part]! + 0.15 * meanArea(job.parts[part]!) * waste;
       });
     }
     return halted() && result.missing.some((count) => count > 0) ? null : result;
@@ -450,18 +560,41 @@ export function* searchSteps(job: LayoutJob, control: SearchControl): Generator<
     const fullness = (board: FilledBoard) =>
       board.filling.used.reduce((total, count, part) => total + count * group.values[part]!, 0) /
       (board.pile.stock.length * board.pile.stock.width);
-    const order = boards.map((board, index) => ({ index, key: fullness(board) + random() * 0.6 })).sort((a, b) => a.key - b.key);
-    const apart = new Set(order.slice(0, Math.min(boards.length, 2 + Math.floor(random() * 3))).map(({ index }) => index));
+    const order = boards
+      .map((board, index) => ({ index, key: fullness(board) + random() * 0.6 }))
+      .sort((a, b) => a.key - b.key);
+    const apart = new Set(
+      order
+        .slice(0, Math.min(boards.length, 2 + Math.floor(random() * 3)))
+        .map(({ index }) => index),
+    );
     const kept = boards.filter((_board, index) => !apart.has(index));
     const wanted = Int32Array.from(missing);
-    for (const index of apart) for (const [part, count] of boards[index]!.filling.used.entries()) wanted[part]! += count;
-    const free = group.piles.map((pile) => ({ pile, left: pile.left - kept.filter((board) => board.pile === pile).length }));
+    for (const index of apart)
+      for (const [part, count] of boards[index]!.filling.used.entries()) wanted[part]! += count;
+    const free = group.piles.map((pile) => ({
+      pile,
+      left: pile.left - kept.filter((board) => board.pile === pile).length,
+    }));
     const values = group.values.map((value) => value * (0.8 + 0.4 * random()));
     // The piles themselves stay what boards are known by; only how many are left differs.
     const reduced = free.map(({ pile, left }) => ({ ...pile, left }));
-    const result = construct(job, reduced, { copies: wanted, values, plain: plain() }, 8 + Math.floor(random() * 24), goals, halted);
+    const result = construct(
+      job,
+      reduced,
+      { copies: wanted, values, plain: plain() },
+      8 + Math.floor(random() * 24),
+      goals,
+      halted,
+    );
     const original = new Map(reduced.map((pile, index) => [pile, group.piles[index]!]));
-    return { boards: [...kept, ...result.boards.map((board) => ({ ...board, pile: original.get(board.pile)! }))], missing: result.missing };
+    return {
+      boards: [
+        ...kept,
+        ...result.boards.map((board) => ({ ...board, pile: original.get(board.pile)! })),
+      ],
+      missing: result.missing,
+    };
   }
 }
 
@@ -475,7 +608,11 @@ export const searchLayout: LayoutSearch = (job, control) => {
 };
 
 /** Parts and kinds of boards in connected groups; parts that fit no board are in none. */
-function groupsOf(job: LayoutJob, partners: readonly ReadonlySet<number>[], copies: Int32Array): Group[] {
+function groupsOf(
+  job: LayoutJob,
+  partners: readonly ReadonlySet<number>[],
+  copies: Int32Array,
+): Group[] {
   const groups: Group[] = [];
   const seen = new Set<number>();
   partners.forEach((kinds, start) => {

@@ -1,6 +1,6 @@
-import type { Ticks } from '../../measure/ticks.js';
-import type { Point, Zone } from '../../wood/board.js';
-import { EDGE_LEEWAY, type Part, type Saw, type Stock, type Turn } from '../job.js';
+import { EDGE_LEEWAY, type Part, type Saw, type Stock } from '../../job/index.js';
+import type { Ticks } from '../../measure/index.js';
+import { type Point, type Turn, transformZone, turnPoint, type Zone } from '../../plane/index.js';
 
 /** A part in one of the ways it may lie on a kind of board, its bounding box at the origin. */
 export interface Shape {
@@ -22,7 +22,13 @@ export interface Shape {
 }
 
 /** How far points moved by (x, y) reach along a unit direction: their greatest, or their least, value. */
-export function reachAlong(points: readonly Point[], normal: Point, x: number, y: number, far: boolean): number {
+export function reachAlong(
+  points: readonly Point[],
+  normal: Point,
+  x: number,
+  y: number,
+  far: boolean,
+): number {
   let best = far ? Number.NEGATIVE_INFINITY : Number.POSITIVE_INFINITY;
   for (const point of points) {
     const value = normal[0] * (point[0] + x) + normal[1] * (point[1] + y);
@@ -33,29 +39,6 @@ export function reachAlong(points: readonly Point[], normal: Point, x: number, y
 
 type Turner = (point: Point) => Point;
 
-const TURNERS: Record<Turn, Turner> = {
-  0: ([x, y]) => [x, y],
-  90: ([x, y]) => [-y, x],
-  180: ([x, y]) => [-x, -y],
-  270: ([x, y]) => [y, -x],
-};
-
-function turnZone(zone: Zone, move: Turner): Zone {
-  switch (zone.kind) {
-    case 'circle':
-      return { kind: 'circle', centre: move(zone.centre), radius: zone.radius };
-    case 'polygon':
-      return { kind: 'polygon', points: zone.points.map(move) };
-    case 'rect': {
-      const [x, y] = zone.corner;
-      return {
-        kind: 'polygon',
-        points: [move([x, y]), move([x + zone.width, y]), move([x + zone.width, y + zone.height]), move([x, y + zone.height])],
-      };
-    }
-  }
-}
-
 interface SlopedEdge {
   /** Unit normal, outwards. */
   normal: Point;
@@ -63,7 +46,12 @@ interface SlopedEdge {
   tilt: number;
 }
 
-function edgesOf(a: readonly Point[], b: readonly Point[], thickness: Ticks, clockwise: boolean): SlopedEdge[] {
+function edgesOf(
+  a: readonly Point[],
+  b: readonly Point[],
+  thickness: Ticks,
+  clockwise: boolean,
+): SlopedEdge[] {
   const found: SlopedEdge[] = [];
   const sign = clockwise ? -1 : 1;
   for (let i = 0; i < a.length; i += 1) {
@@ -104,14 +92,21 @@ export function shapesOf(part: Part, index: number, stock: Stock, saw: Saw): Sha
   const shapes: Shape[] = [];
   const seen = new Set<string>();
   let misfit: Misfit = 'face';
-  const turns: readonly Turn[] = part.grain === 'along' && stock.grained ? [0, 180] : [0, 90, 180, 270];
+  const turns: readonly Turn[] =
+    part.grain === 'along' && stock.grained ? [0, 180] : [0, 90, 180, 270];
   for (const flipped of [false, true]) {
     const outside = flipped ? stock.faceB : stock.faceA;
     const inside = flipped ? stock.faceA : stock.faceB;
-    if ((part.outside !== 'any' && part.outside !== outside) || (part.inside !== 'any' && part.inside !== inside)) continue;
+    if (
+      (part.outside !== 'any' && part.outside !== outside) ||
+      (part.inside !== 'any' && part.inside !== inside)
+    )
+      continue;
     for (const turn of turns) {
-      const rotate: Turner = ([x, y]) => TURNERS[turn](flipped ? [-x, y] : [x, y]);
-      const [upper, lower] = flipped ? [part.underside, part.outline] : [part.outline, part.underside];
+      const rotate: Turner = ([x, y]) => turnPoint([x, y], turn, flipped);
+      const [upper, lower] = flipped
+        ? [part.underside, part.outline]
+        : [part.outline, part.underside];
       const [rawA, rawB] = [upper.map(rotate), lower.map(rotate)];
       const xs = [...rawA, ...rawB].map((point) => point[0]);
       const ys = [...rawA, ...rawB].map((point) => point[1]);
@@ -137,8 +132,8 @@ export function shapesOf(part: Part, index: number, stock: Stock, saw: Saw): Sha
         misfit = 'saw';
         continue;
       }
-      const cutAway = part.cutAway.map((zone) => turnZone(zone, move));
-      const clear = part.clear.map((zone) => turnZone(zone, move));
+      const cutAway = part.cutAway.map((zone) => transformZone(zone, move));
+      const clear = part.clear.map((zone) => transformZone(zone, move));
       const list = (points: readonly Point[]) =>
         points
           .map((point) => point.join())
@@ -150,7 +145,10 @@ export function shapesOf(part: Part, index: number, stock: Stock, saw: Saw): Sha
       seen.add(key);
       const slopes = (sign: 1 | -1): Point[] =>
         edges
-          .filter((edge) => edge.normal[0] * sign > 1e-6 && edge.mitre > 0.01 && edge.mitre <= saw.maxMitre)
+          .filter(
+            (edge) =>
+              edge.normal[0] * sign > 1e-6 && edge.mitre > 0.01 && edge.mitre <= saw.maxMitre,
+          )
           .map((edge): Point => [edge.normal[0] * sign, edge.normal[1] * sign]);
       shapes.push({
         part: index,

@@ -13,7 +13,8 @@ export interface Highs {
   };
 }
 
-const number = (value: number): string => (Number.isInteger(value) ? String(value) : value.toPrecision(15));
+const number = (value: number): string =>
+  Number.isInteger(value) ? String(value) : value.toPrecision(15);
 const LINE = 40;
 
 /** The programme as CPLEX LP text, which HiGHS reads. Lines are kept short: its reader has a limit. */
@@ -29,14 +30,20 @@ function textOf({ columns, rows }: LinearModel): string {
     'Minimize',
     `obj: ${terms(columns.map((column, index) => [index, column.cost] as const))}`,
     'Subject To',
-    ...rows.map((row, index) => `r${index}: ${terms(row.terms)} ${row.sense === 'at least' ? '>=' : '<='} ${number(row.limit)}`),
+    ...rows.map(
+      (row, index) =>
+        `r${index}: ${terms(row.terms)} ${row.sense === 'at least' ? '>=' : '<='} ${number(row.limit)}`,
+    ),
     'Bounds',
-    ...columns.map((column, index) => (Number.isFinite(column.most) ? `0 <= x${index} <= ${number(column.most)}` : `x${index} >= 0`)),
+    ...columns.map((column, index) =>
+      Number.isFinite(column.most) ? `0 <= x${index} <= ${number(column.most)}` : `x${index} >= 0`,
+    ),
   ];
   const whole = columns.flatMap((column, index) => (column.whole ? [`x${index}`] : []));
   if (whole.length > 0) {
     lines.push('General');
-    for (let at = 0; at < whole.length; at += LINE) lines.push(whole.slice(at, at + LINE).join(' '));
+    for (let at = 0; at < whole.length; at += LINE)
+      lines.push(whole.slice(at, at + LINE).join(' '));
   }
   return [...lines, 'End'].join('\n');
 }
@@ -45,8 +52,14 @@ function textOf({ columns, rows }: LinearModel): string {
 export const highsSolver =
   (highs: Highs): LinearSolver =>
   (model, seconds): LinearSolution | null => {
-    const found = highs.solve(textOf(model), { output_flag: false, time_limit: seconds, mip_rel_gap: 1e-9 });
-    const usable = found.Status === 'Optimal' || (found.Status === 'Time limit reached' && Number.isFinite(found.ObjectiveValue));
+    const found = highs.solve(textOf(model), {
+      output_flag: false,
+      time_limit: seconds,
+      mip_rel_gap: 1e-9,
+    });
+    const usable =
+      found.Status === 'Optimal' ||
+      (found.Status === 'Time limit reached' && Number.isFinite(found.ObjectiveValue));
     if (!usable || Math.abs(found.ObjectiveValue) > 1e29) return null;
     const duals = new Map(found.Rows.map((row) => [row.Name, row.Dual ?? 0]));
     return {

@@ -2,7 +2,11 @@
 export interface LinearModel {
   columns: readonly { cost: number; most: number; whole: boolean }[];
   /** Row by row: which columns with which factors, and the limit. */
-  rows: readonly { terms: readonly (readonly [column: number, factor: number])[]; sense: 'at least' | 'at most'; limit: number }[];
+  rows: readonly {
+    terms: readonly (readonly [column: number, factor: number])[];
+    sense: 'at least' | 'at most';
+    limit: number;
+  }[];
 }
 
 export interface LinearSolution {

@@ -1,0 +1,11 @@
+export {
+  type Animal,
+  FAMILY_NAMES,
+  type Range,
+  REGION_NAMES,
+  readySentence,
+  readyWords,
+  spokenName,
+} from './animal.js';
+export { animalById, findAnimals } from './find.js';
+export { ANIMALS } from './table.js';

@@ -1,0 +1,18 @@
+export {
+  accessCheck,
+  airChecks,
+  backJointCheck,
+  bySeverity,
+  type Check,
+  checkRoom,
+  entranceChecks,
+  everyBox,
+  GRAVITY,
+  gripCheck,
+  roomChecks,
+  setSchool,
+  setSize,
+  swingChecks,
+  wallChecks,
+  weatherChecks,
+} from './checks.js';

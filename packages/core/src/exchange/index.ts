@@ -1,0 +1,25 @@
+export { planDocument, readBoxPlan } from './box-plan-file.js';
+export { CUT_LIST_COLUMNS, writeCutListCsv } from './cut-list-csv.js';
+export { problemsOf, type Read } from './document.js';
+export { jsonSchema, SCHEMA_NAMES } from './json-schemas.js';
+export { layoutDocument, readLayout, writeLayout } from './layout-file.js';
+export {
+  boardKindFields,
+  placementFields,
+  readLayoutJob,
+  salvageLayoutJob,
+  saw,
+  writeLayoutJob,
+} from './layout-job-file.js';
+export { writePanelSet } from './panel-set-file.js';
+export { readStockCsv, writeStockCsv } from './stock-csv.js';
+export { readStock } from './stock-file.js';
+export {
+  count,
+  distance,
+  name,
+  positiveLength,
+  zoneFile,
+  zoneFromFile,
+  zoneToFile,
+} from './units.js';

@@ -1,0 +1,588 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import Module from 'manifold-3d';
+import {
+  board,
+  expectClosed,
+  expectClosedSolid,
+  expectCopiesAlike,
+  expectHolesInside,
+  expectMirrorImages,
+  expectSound,
+  mirrorPairs,
+  pivotsOf,
+  planFor,
+} from '../../test/boxes.js';
+import { ANIMALS, type Animal, animalById } from '../animals/index.js';
+import { fromMm, toMm } from '../measure/index.js';
+import { instanceVolume, measuresOf, type PanelSet } from '../panels/index.js';
+import { type BoxPlan, rolesOf } from '../plan/index.js';
+import type { Vec3 } from '../solid/index.js';
+import { buildBox, checkBox, FAMILIES, familyById } from './families.js';
+import type { Family } from './family.js';
+
+/** An animal that each family suits. */
+const FOR: Record<string, string> = {
+  'slant-roof': 'black-capped-chickadee',
+  'square-cut': 'great-tit',
+  'open-front': 'european-robin',
+  'ridge-roof': 'tree-swallow',
+  owl: 'barn-owl-eu',
+  bat: 'crevice-bats-na',
+  'pole-bat': 'crevice-bats-na',
+  colony: 'purple-martin',
+  log: 'eurasian-nuthatch',
+  tube: 'pardalote',
+};
+const animalFor = (family: Family): Animal => animalById(FOR[family.id]!)!;
+const startFor = (family: Family, thickness?: number) =>
+  planFor(family, animalFor(family), thickness);
+
+/** Any choice of schools; sizes a little off those that suit the animal, or anywhere in their range; any thickness. */
+function anyPlan(family: Family, wild: boolean): fc.Arbitrary<BoxPlan> {
+  const start = startFor(family);
+  const schools = fc.record(
+    Object.fromEntries(
+      family.schools.map((school) => [
+        school.id,
+        fc.constantFrom(...school.options.map((option) => option.id)),
+      ]),
+    ),
+  );
+  const sizes = fc.record(
+    Object.fromEntries(
+      family.parameters
+        .filter((parameter) => parameter.kind === 'length')
+        .map(({ id, least, greatest }) => {
+          const near = start.sizes[id] ?? 0;
+          const [low, high] = wild
+            ? [least, greatest]
+            : [Math.max(least, Math.floor(near * 0.8)), Math.min(greatest, Math.ceil(near * 1.3))];
+          return [
+            id,
+            fc.integer({
+              min: Math.ceil(Math.min(low, high)),
+              max: Math.floor(Math.max(low, high)),
+            }),
+          ];
+        }),
+    ),
+  );
+  const angles = fc.record(
+    Object.fromEntries(
+      family.parameters
+        .filter((parameter) => parameter.kind === 'angle')
+        .map(({ id, least, greatest }) => [
+          id,
+          fc.double({ min: least, max: greatest, noNaN: true }),
+        ]),
+    ),
+  );
+  const wood = fc.record(
+    Object.fromEntries(
+      family.roles
+        .filter((role) => !role.offBoard)
+        .map(({ id, stick }) => {
+          if (stick) return [id, fc.constant(start.wood[id]!)];
+          return [
+            id,
+            fc
+              .integer({ min: 90, max: 380 })
+              .map((tenths) => ({ ...start.wood[id]!, thickness: fromMm(tenths / 10) })),
+          ];
+        }),
+    ),
+  );
+  return fc
+    .record({ schools, sizes, angles, wood })
+    .map(
+      (choice) => ({ ...start, ...choice, sizes: { ...start.sizes, ...choice.sizes } }) as BoxPlan,
+    );
+}
+
+/** The plan with what is refused chosen otherwise, so that most combinations get as far as wood. */
+function mended(family: Family, plan: BoxPlan): BoxPlan {
+  const start = startFor(family);
+  let now = plan;
+  for (let round = 0; round < 12; round += 1) {
+    const built = buildBox(now);
+    if (built.ok) return now;
+    const { field } = built.refusals[0]!;
+    const options = family.schools
+      .find((school) => school.id === field)
+      ?.options.map((option) => option.id);
+    if (options) {
+      const next = options[(options.indexOf(now.schools[field]!) + 1) % options.length]!;
+      now = { ...now, schools: { ...now.schools, [field]: next } };
+    } else if (field === 'backAbove')
+      now = { ...now, sizes: { ...now.sizes, backAbove: fromMm(30) } };
+    // Sizes that go with each other are put back together.
+    else
+      now = {
+        ...now,
+        sizes:
+          round < 4
+            ? { ...now.sizes, [field]: start.sizes[field] ?? 0 }
+            : { ...start.sizes, backAbove: now.sizes.backAbove ?? 0 },
+      };
+  }
+  return now;
+}
+
+describe.each(FAMILIES.map((family) => [family.id, family] as const))(
+  '%s: any combination',
+  (_id, family) => {
+    test('builds a sound, closed box, or is refused with the reason', () => {
+      let sound = 0;
+      fc.assert(
+        fc.property(
+          anyPlan(family, false),
+          fc.integer({ min: 0, max: 600 }),
+          fc.constantFrom(true, true, true, false),
+          (asked, turn, mend) => {
+            const plan = mend ? mended(family, asked) : asked;
+            const built = buildBox(plan);
+            if (!built.ok) {
+              expect(built.refusals.length).toBeGreaterThan(0);
+              for (const refusal of built.refusals)
+                expect(refusal.message.length).toBeGreaterThan(20);
+              return;
+            }
+            sound += 1;
+            expectSound(built.box);
+            expectClosed(built.box, turn / 100, built.box.cavities.length > 6 ? 90 : 300);
+            for (const panel of built.box.panels) {
+              panel.instances.forEach(expectClosedSolid);
+              expectCopiesAlike(panel);
+              expectHolesInside(panel);
+            }
+            const roles = rolesOf(family, plan.schools).map((role) => role.id);
+            for (const panel of built.box.panels) expect(roles).toContain(panel.role);
+            for (const derived of built.derived) expect(Number.isFinite(derived.value)).toBe(true);
+          },
+        ),
+        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 30) },
+      );
+      // A property that refuses everything proves nothing.
+      expect(sound).toBeGreaterThan(5);
+    });
+
+    test('sizes anywhere in their range never break it', () => {
+      fc.assert(
+        fc.property(anyPlan(family, true), (plan) => {
+          const built = buildBox(plan);
+          if (built.ok) expectSound(built.box);
+          else expect(built.refusals[0]!.message.length).toBeGreaterThan(20);
+        }),
+        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 20) },
+      );
+    });
+
+    test('left and right of equal boards are mirror images, on both faces', () => {
+      let pairs = 0;
+      fc.assert(
+        fc.property(anyPlan(family, false), (plan) => {
+          const twins = Object.keys(plan.wood).filter(
+            (role) => role.includes('right') && plan.wood[role.replace('right', 'left')],
+          );
+          const alike = Object.fromEntries(
+            twins.map((role) => [role, plan.wood[role.replace('right', 'left')]!]),
+          );
+          const built = buildBox(mended(family, { ...plan, wood: { ...plan.wood, ...alike } }));
+          if (!built.ok) return;
+          const found = mirrorPairs(built.box);
+          pairs += found.length;
+          found.forEach(expectMirrorImages);
+        }),
+        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 10) },
+      );
+      expect(pairs).toBeGreaterThan(0);
+    });
+
+    test('a size out of its range, and a panel without wood, are refused at their field', () => {
+      const start = startFor(family);
+      for (const parameter of family.parameters.filter(
+        (each) => !each.applies || each.applies(start.schools),
+      )) {
+        const key = parameter.kind === 'angle' ? 'angles' : 'sizes';
+        const built = buildBox({
+          ...start,
+          [key]: { ...start[key], [parameter.id]: parameter.greatest + 1000 },
+        });
+        expect(built.ok ? [] : built.refusals.map((refusal) => refusal.field)).toContain(
+          parameter.id,
+        );
+      }
+      const role = rolesOf(family, start.schools).find((each) => !each.offBoard)!;
+      const without = buildBox({
+        ...start,
+        wood: { ...start.wood, [role.id]: { ...start.wood[role.id]!, thickness: 0 } },
+      });
+      expect(without.ok ? [] : without.refusals.map((refusal) => refusal.field)).toContain(
+        `wood.${role.id}`,
+      );
+    });
+
+    test('every size on the drawings is one of its sizes, measured between different points', () => {
+      const start = startFor(family);
+      const built = buildBox(start);
+      if (!built.ok) throw new Error(JSON.stringify(built.refusals));
+      for (const dimension of family.dimensions(start, built.box)) {
+        const parameter = family.parameters.find((each) => each.id === dimension.size);
+        expect(parameter?.kind).toBe('length');
+        if (dimension.side !== 'leader')
+          expect(
+            Math.abs(Math.abs(dimension.to - dimension.from) - start.sizes[dimension.size]!),
+          ).toBeLessThanOrEqual(2);
+      }
+    });
+  },
+);
+
+test('every animal of the table gets a box of its family that breaks no rule', () => {
+  for (const animal of ANIMALS) {
+    const family = familyById(animal.family)!;
+    const plan = planFor(
+      family,
+      animal,
+      animal.family === 'owl' || animal.family === 'bat' ? 15 : 19.05,
+    );
+    const built = buildBox(plan);
+    if (!built.ok) throw new Error(`${animal.id}: ${JSON.stringify(built.refusals)}`);
+    expectSound(built.box);
+    const broken = checkBox(plan, built.box, animal).filter((check) => check.severity !== 'kept');
+    expect(broken.map((check) => `${animal.id}: ${check.text}`)).toEqual([]);
+  }
+});
+
+describe('held against an independent solid modeller', () => {
+  test('of every family: volumes agree, solids share nothing but grooves, and every room is empty but for its frame', async () => {
+    const modeller = await Module();
+    modeller.setup();
+    const { Manifold } = modeller;
+    for (const family of FAMILIES) {
+      fc.assert(
+        fc.property(anyPlan(family, false), (plan) => {
+          const built = buildBox(plan);
+          if (!built.ok) return;
+          const { box } = built;
+          const instances = box.panels.flatMap((panel) =>
+            panel.instances.map((instance) => ({ panel, instance })),
+          );
+          const hulls = instances.map(({ instance }) =>
+            Manifold.hull(
+              instance.solid.vertices.map((vertex) => vertex.map(toMm) as [number, number, number]),
+            ),
+          );
+          instances.forEach(({ instance }, index) => {
+            expect(
+              Math.abs(hulls[index]!.volume() / (instanceVolume(instance) / 320 ** 3) - 1),
+            ).toBeLessThan(1e-3);
+          });
+          const union = Manifold.union(hulls);
+          const sum = hulls.reduce((total, each) => total + each.volume(), 0);
+          const grooved = box.panels.some((panel) =>
+            panel.features.some(
+              (feature) =>
+                feature.kind === 'groove' &&
+                (feature.purpose === 'dado' || feature.purpose === 'notch'),
+            ),
+          );
+          if (!grooved) expect(Math.abs(union.volume() / sum - 1)).toBeLessThan(1e-3);
+          const framed = box.panels.filter((panel) =>
+            ['post', 'batten', 'lid-batten', 'ladder', 'spacer'].includes(panel.role),
+          );
+          const inRoom = framed.reduce(
+            (total, panel) =>
+              total +
+              panel.instances.reduce(
+                (more, instance) => more + instanceVolume(instance) / 320 ** 3,
+                0,
+              ),
+            0,
+          );
+          for (const cavity of box.cavities) {
+            const [x, y, z] = cavity.origin.map(toMm) as [number, number, number];
+            const [w, d] = [toMm(cavity.width) / 2, toMm(cavity.depth)];
+            const room = Manifold.hull([
+              ...[-w, w].flatMap((side): [number, number, number][] => [
+                [x + side, y, z],
+                [x + side, y + d, z],
+                [x + side, y, z + toMm(cavity.heightFront)],
+                [x + side, y + d, z + toMm(cavity.heightBack)],
+              ]),
+              ...(cavity.ridge === undefined
+                ? []
+                : [y, y + d].map((at): [number, number, number] => [
+                    x,
+                    at,
+                    z + toMm(cavity.ridge!),
+                  ])),
+            ]);
+            const taken = room.volume() - room.subtract(union).volume();
+            expect(taken).toBeLessThan(inRoom + room.volume() * 1e-3);
+            room.delete();
+          }
+          for (const each of [...hulls, union]) each.delete();
+        }),
+        { numRuns: 6 },
+      );
+    }
+  }, 120_000);
+});
+
+const built = (plan: BoxPlan): PanelSet => {
+  const result = buildBox(plan);
+  if (!result.ok) throw new Error(JSON.stringify(result.refusals));
+  return result.box;
+};
+const derivedOf = (plan: BoxPlan, id: string): number => {
+  const result = buildBox(plan);
+  return result.ok
+    ? (result.derived.find((each) => each.id === id)?.value ?? Number.NaN)
+    : Number.NaN;
+};
+
+describe('worked examples of the families', () => {
+  test('pivots stand exactly opposite each other, whatever swings, and there is wood for both', () => {
+    let swung = 0;
+    for (const family of FAMILIES.filter((each) =>
+      each.schools.some((school) => school.id === 'access'),
+    )) {
+      fc.assert(
+        fc.property(anyPlan(family, false), fc.constantFrom('side', 'front'), (asked, access) => {
+          const result = buildBox(
+            mended(family, { ...asked, schools: { ...asked.schools, access } }),
+          );
+          if (!result.ok) return;
+          const pivots = pivotsOf(result.box);
+          if (pivots.length === 0) return;
+          swung += 1;
+          expect(pivots).toHaveLength(2);
+          const [a, b] = pivots as [Vec3, Vec3];
+          // The axis lies level, along one of the box's own directions.
+          expect(a.filter((value, axis) => Math.abs(value - b[axis]!) <= 2)).toHaveLength(2);
+          expect(Math.abs(a[2] - b[2])).toBeLessThanOrEqual(2);
+        }),
+        { numRuns: 15 },
+      );
+    }
+    expect(swung).toBeGreaterThan(10);
+  });
+
+  test('the wall that screws alone hold is the one that the checks name, and is held', () => {
+    const named = {
+      front: 'its front',
+      'side-left': 'its left side',
+      'side-right': 'its right side',
+      'slab-front': 'its front slab',
+    };
+    for (const [id, choice, off] of [
+      ['slant-roof', { walls: 'over' }, 'front'],
+      ['slant-roof', { walls: 'between', opensAt: 'left' }, 'side-left'],
+      ['ridge-roof', { walls: 'over' }, 'front'],
+      ['square-cut', { opensAt: 'right' }, 'side-right'],
+      ['log', {}, 'slab-front'],
+    ] as const) {
+      const family = familyById(id)!;
+      const start = planFor(family, animalFor(family), 19.05);
+      const plan: BoxPlan = {
+        ...start,
+        schools: { ...start.schools, ...choice, access: 'screwed' },
+      };
+      const box = built(plan);
+      const check = checkBox(plan, box, animalFor(family)).find((each) => each.id === 'access')!;
+      expect(check.text).toContain(named[off]);
+      const joints = box.joints.filter(
+        ({ between, kind }) => between.includes(off) && kind === 'screwed',
+      );
+      expect(joints.length).toBeGreaterThan(1);
+      for (const { fastening } of joints) expect(fastening).toMatchObject({ enough: true });
+    }
+  });
+
+  test('a log’s slabs are screwed where the round is thin: the screw is as long as the wood there wants, not at its middle', () => {
+    const family = familyById('log')!;
+    const plan = planFor(family, animalFor(family));
+    const box = built(plan);
+    const slab = box.panels.find((panel) => panel.id === 'slab-front')!;
+    const { fastening } = box.joints.find(
+      ({ between }) => between.includes('slab-front') && between.includes('slab-left'),
+    )!;
+    expect(fastening!.enough).toBe(true);
+    expect(fastening!.length).toBeLessThan(slab.thickness);
+  });
+
+  test('a lapped ridge is fastened where the hole comes out in the face of the slope, not in its bevel', () => {
+    const family = familyById('ridge-roof')!;
+    const start = planFor(family, animalFor(family), 9);
+    const box = built({
+      ...start,
+      schools: { ...start.schools, ridge: 'lapped' },
+      angles: { pitch: 30 },
+    });
+    const lap = box.panels.filter((panel) => panel.role.startsWith('roof-'));
+    lap.forEach(expectHolesInside);
+    // Bored square to the slope, at the ridge's height there is wood enough for a row along it.
+    const pilots = lap.flatMap((panel) =>
+      panel.features.filter((feature) => feature.kind === 'pilot'),
+    );
+    expect(pilots.length).toBeGreaterThanOrEqual(4);
+  });
+
+  test('a slot across the top leaves a side’s pivots no wood in the front until they are set lower', () => {
+    const family = familyById('slant-roof')!;
+    const start = planFor(family, animalById('eastern-bluebird')!, 19.05);
+    const plan: BoxPlan = {
+      ...start,
+      schools: {
+        ...start.schools,
+        access: 'side',
+        walls: 'over',
+        vents: 'holes',
+        entrance: 'slot',
+      },
+      sizes: { ...start.sizes, entranceUpright: fromMm(40), pivotBelow: fromMm(25.4) },
+    };
+    const refused = buildBox(plan);
+    expect(refused).toMatchObject({ ok: false, refusals: [{ field: 'pivotBelow' }] });
+    const needed = Number(
+      /Set the axis \{([\d.]+)\}/.exec(refused.ok ? '' : refused.refusals[0]!.message)![1],
+    );
+    // What it names as enough is enough, and hardly more than enough.
+    expect(buildBox({ ...plan, sizes: { ...plan.sizes, pivotBelow: fromMm(needed + 1) } }).ok).toBe(
+      true,
+    );
+    expect(buildBox({ ...plan, sizes: { ...plan.sizes, pivotBelow: fromMm(needed - 1) } }).ok).toBe(
+      false,
+    );
+  });
+
+  test('the entrance has the animal’s own shape wherever the family makes it', () => {
+    expect(planFor(familyById('owl')!, animalById('barn-owl-na')!, 12).schools.entrance).toBe(
+      'round',
+    );
+    expect(planFor(familyById('owl')!, animalById('barn-owl-eu')!, 12).schools.entrance).toBe(
+      'square',
+    );
+    expect(planFor(familyById('slant-roof')!, animalById('wood-duck')!).schools.entrance).toBe(
+      'oval',
+    );
+  });
+
+  test('ridge roof, half width 100 at 45°: each slope 141.421 mm to the ridge, mitred at 45°', () => {
+    const family = familyById('ridge-roof')!;
+    const start = planFor(family, animalFor(family), 18);
+    const plan: BoxPlan = {
+      ...start,
+      sizes: { ...start.sizes, width: fromMm(200 - 36), overhangSide: 0 },
+      schools: { ...start.schools, ridge: 'mitred', measure: 'inside' },
+      angles: { pitch: 45 },
+    };
+    expect(toMm(derivedOf(plan, 'slopeLength'))).toBeCloseTo(141.421, 2);
+    const slope = built(plan).panels.find((panel) => panel.id === 'roof-left')!;
+    const under = slope.underside.map((point) => point[1]);
+    expect(toMm(Math.max(...under) - Math.min(...under))).toBeCloseTo(141.421, 2);
+    expect(Math.max(...slope.edges.map((edge) => Math.abs(edge.tilt)))).toBeCloseTo(45, 4);
+  });
+
+  test('pole box, half width 3 1/16 in, rise 5 in: slope 5.863 in long, 58.51° from level', () => {
+    const family = familyById('pole-bat')!;
+    const start = planFor(family, animalFor(family), 19.05);
+    // A 3 1/2 in post, crevices of 9/16 in and 3/4 in walls: 1 3/4 + 9/16 + 3/4 = 3 1/16.
+    const inch = 8128;
+    const plan: BoxPlan = {
+      ...start,
+      sizes: { ...start.sizes, rise: 5 * inch, notch: 0 },
+      wood: {
+        ...start.wood,
+        post: board(88.9, { width: 3.5 * inch }),
+        spacer: board((9 / 16) * 25.4, { width: inch }),
+      },
+    };
+    expect(derivedOf(plan, 'pitch')).toBeCloseTo(58.51, 2);
+    expect(derivedOf(plan, 'slopeLength') / inch).toBeCloseTo(5.863, 3);
+  });
+
+  test('a square in a round of 230 with 22 left at the corners is (230 − 44)/√2 = 131.522 mm', () => {
+    const family = familyById('log')!;
+    const start = planFor(family, animalFor(family));
+    const plan: BoxPlan = {
+      ...start,
+      sizes: { ...start.sizes, diameter: fromMm(230), wall: fromMm(22), entranceWidth: fromMm(32) },
+    };
+    expect(toMm(derivedOf(plan, 'room'))).toBeCloseTo(131.522, 2);
+    expect(toMm(built(plan).cavities[0]!.width)).toBeCloseTo(131.522, 2);
+  });
+
+  test('a three-quarter panel on an axis 1 in below its upper edge needs 0.0680 in above it, read off the solids', () => {
+    const family = familyById('slant-roof')!;
+    const start = planFor(family, animalById('eastern-bluebird')!, 19.05);
+    const plan: BoxPlan = {
+      ...start,
+      sizes: { ...start.sizes, pivotBelow: fromMm(25.4) },
+      schools: { ...start.schools, access: 'side', walls: 'over', vents: 'holes' },
+    };
+    const check = checkBox(plan, built(plan), animalById('eastern-bluebird')).find(
+      (each) => each.id === 'swing',
+    )!;
+    expect(check.severity).toBe('kept');
+    // 0.0680 in = 1.727 mm.
+    expect(check.text).toContain('rises {1.73}');
+  });
+
+  test('a square-cut box takes its sizes from its boards: 7 1/4 in sides less two 3/4 in boards leave 5 3/4 in', () => {
+    const family = familyById('square-cut')!;
+    const start = planFor(family, animalById('black-capped-chickadee')!, 19.05);
+    const widths: Record<string, number> = {
+      front: 139.7,
+      back: 139.7,
+      floor: 139.7,
+      'side-left': 184.15,
+      'side-right': 184.15,
+      roof: 234.95,
+    };
+    const plan: BoxPlan = {
+      ...start,
+      wood: Object.fromEntries(
+        Object.entries(start.wood).map(([role, wood]) => [
+          role,
+          widths[role] ? { ...wood, width: fromMm(widths[role]!) } : wood,
+        ]),
+      ),
+    };
+    const box = built(plan);
+    expect([toMm(box.cavities[0]!.width), toMm(box.cavities[0]!.depth)]).toEqual([139.7, 146.05]);
+    for (const panel of box.panels)
+      for (const edge of panel.edges)
+        expect([edge.tilt, edge.mitre].map((value) => Math.abs(value) < 1e-9)).toEqual([
+          true,
+          true,
+        ]);
+    for (const [role, width] of Object.entries(widths))
+      expect(measuresOf(box.panels.find((panel) => panel.role === role)!).blankWidth).toBe(
+        fromMm(width),
+      );
+    const narrow = buildBox({
+      ...plan,
+      wood: { ...plan.wood, roof: { ...plan.wood.roof!, width: fromMm(184.15) } },
+    });
+    expect(narrow).toMatchObject({ ok: false, refusals: [{ field: 'wood.roof' }] });
+  });
+
+  test('twenty-four martin rooms, back to back, are built with their shared walls as copies', () => {
+    const family = familyById('colony')!;
+    const start = planFor(family, animalFor(family));
+    const box = built({
+      ...start,
+      schools: { ...start.schools, columns: '4', rows: '3', sides: 'two', roof: 'flat' },
+    });
+    expect(box.cavities).toHaveLength(24);
+    expect(
+      box.panels
+        .filter((panel) => panel.role === 'partition')
+        .reduce((sum, panel) => sum + panel.instances.length, 0),
+    ).toBe(18);
+    expect(box.panels.filter((panel) => panel.role === 'partition').length).toBeLessThanOrEqual(2);
+  });
+});

@@ -1,0 +1,15 @@
+export {
+  EDGE_LEEWAY,
+  type LayoutJob,
+  type Part,
+  type PinnedPlacement,
+  type Placement,
+  priceOf,
+  type Saw,
+  type Stock,
+  suits,
+  THICKNESS_LEEWAY,
+} from './job.js';
+export { jobForBoxes, STANDARD_SAW } from './job-for-boxes.js';
+export { type JobQuestion, layoutJob } from './layout-job.js';
+export { jobProblems, type Problem } from './problems.js';

@@ -1,0 +1,91 @@
+import { fromMm } from '../measure/index.js';
+import { measuresOf, type PanelSet, stavesOf } from '../panels/index.js';
+import type { BoxPlan } from '../plan/index.js';
+import { type LayoutJob, type Part, type Saw, type Stock, suits } from './job.js';
+
+/** A table saw or a good mitre saw, kerf 3.2 mm: common practice, no source. */
+export const STANDARD_SAW: Saw = {
+  kerf: fromMm(3.175),
+  rip: true,
+  throughCuts: true,
+  maxMitre: 50,
+  maxTilt: 45,
+  endTrim: 0,
+  keep: { length: fromMm(150), width: fromMm(60) },
+};
+
+/** A stave of a panel that is glued up: `front.1` is the first of the front's. */
+export const staveId = (panel: string, index: number): string => `${panel}.${index + 1}`;
+
+/**
+ * The panels of so many boxes as parts. A panel may be of any board with the thickness and the wood that the plan names for it; one that
+ * is wider than that board is cut as staves to be glued up. What comes off a log is no part.
+ */
+export function partsFor(plan: BoxPlan, box: PanelSet, boxes: number): Part[] {
+  return box.panels.flatMap((panel): Part[] => {
+    if (panel.fromLog) return [];
+    const wood = plan.wood[panel.role];
+    const whole: Part = {
+      id: panel.id,
+      quantity: boxes * panel.instances.length,
+      thickness: panel.thickness,
+      outline: panel.outline,
+      underside: panel.underside,
+      grain: panel.grain,
+      outside: panel.outside,
+      inside: panel.inside,
+      knots: panel.knots,
+      clear: panel.clear,
+      cutAway: panel.cutAway,
+      materials: wood ? [wood.material] : null,
+    };
+    const turned = panel.grain === 'any' && measuresOf(panel).blankLength <= (wood?.width ?? 0);
+    const staves =
+      wood?.width && !turned && plan.schools.wide !== 'whole' ? stavesOf(panel, wood.width) : null;
+    return (
+      staves?.map(({ outline, underside, clear, cutAway }, index) => ({
+        ...whole,
+        id: staveId(panel.id, index),
+        grain: 'along',
+        outline,
+        underside,
+        clear,
+        cutAway,
+      })) ?? [whole]
+    );
+  });
+}
+
+/**
+ * What is left of a stick is kept although it is narrower than any strip that is worth keeping off a board: where sticks are used, the
+ * least width is theirs, and the other boards keep the maker's own.
+ */
+function keepSticks(
+  parts: readonly Part[],
+  stock: readonly Stock[],
+  saw: Saw,
+): Pick<LayoutJob, 'saw' | 'stock'> {
+  const sticks = stock.filter(
+    (kind) => kind.width < saw.keep.width && parts.some((part) => suits(part, kind)),
+  );
+  if (sticks.length === 0) return { saw, stock };
+  const narrowest = Math.min(...sticks.map((kind) => kind.width));
+  return {
+    saw: { ...saw, keep: { ...saw.keep, width: narrowest } },
+    stock: stock.map((kind) => ({ ...kind, keepWidth: Math.min(kind.width, saw.keep.width) })),
+  };
+}
+
+/** A layout job for so many boxes of one plan. */
+export function jobForBoxes(
+  name: string,
+  plan: BoxPlan,
+  box: PanelSet,
+  boxes: number,
+  stock: readonly Stock[],
+  saw: Saw = STANDARD_SAW,
+  seconds = 3,
+): LayoutJob {
+  const parts = partsFor(plan, box, boxes);
+  return { name, ...keepSticks(parts, stock, saw), parts, pinned: [], effort: { seconds } };
+}

@@ -1,0 +1,45 @@
+import { buildBox } from '../families/index.js';
+import type { PanelSet } from '../panels/index.js';
+import type { BoxPlan, Refusal } from '../plan/index.js';
+import type { LayoutJob, PinnedPlacement, Saw, Stock } from './job.js';
+import { jobForBoxes } from './job-for-boxes.js';
+
+/** So many boxes of one plan, out of this stock, with this saw. */
+export interface JobQuestion {
+  name: string;
+  plan: BoxPlan;
+  boxes: number;
+  stock: readonly Stock[];
+  saw: Saw;
+  /** Seconds that the search may take. */
+  seconds: number;
+  pinned: readonly PinnedPlacement[];
+}
+
+export type MadeJob =
+  | { ok: true; job: LayoutJob; box: PanelSet }
+  | { ok: false; refusals: readonly Refusal[] };
+
+/**
+ * The layout job of so many boxes, and the box it is made of, or why that cannot be built. Page, server and command line make the very
+ * same job. Pins come through as they were set; `sortPins` says which of them hold.
+ *
+ * @example layoutJob({ name: 'six', plan, boxes: 6, stock, saw: STANDARD_SAW, seconds: 3, pinned: [] })
+ */
+export function layoutJob({
+  name,
+  plan,
+  boxes,
+  stock,
+  saw,
+  seconds,
+  pinned,
+}: JobQuestion): MadeJob {
+  const built = buildBox(plan);
+  if (!built.ok) return built;
+  return {
+    ok: true,
+    box: built.box,
+    job: { ...jobForBoxes(name, plan, built.box, boxes, stock, saw, seconds), pinned },
+  };
+}

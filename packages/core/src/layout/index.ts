@@ -1,0 +1,10 @@
+export { checkLayout } from './checker/check.js';
+export { stuckTogether } from './checker/through-cuts.js';
+export { type Goals, STANDARD_CLASSES, STANDARD_GOALS } from './goals.js';
+export type { KeptOffcut, LaidBoard, Layout, SearchControl } from './layout.js';
+export { movedToPins, sortPins, whyNot } from './pins.js';
+export { placePart } from './placed.js';
+export { searchLayout, searchSteps } from './search/search.js';
+export { type Highs, highsSolver } from './solver/highs.js';
+export type { LinearSolver } from './solver/linear.js';
+export { aboveBest, costByPart, countCuts, shortPieces, usedCost } from './summary.js';

@@ -1,6 +1,0 @@
-import highs from 'highs';
-import { type Highs, highsSolver } from './solver/highs.js';
-import type { LinearSolver } from './solver/linear.js';
-
-/** HiGHS for tests, loaded from the package. Its types describe its CommonJS face; what is imported is its ES module. */
-export const testSolver = async (): Promise<LinearSolver> => highsSolver(await (highs as unknown as () => Promise<Highs>)());

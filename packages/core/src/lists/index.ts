@@ -1,0 +1,1 @@
+export { at, ringPairs } from './lists.js';

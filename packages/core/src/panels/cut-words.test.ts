@@ -1,0 +1,88 @@
+import { describe, expect, test } from '@jest/globals';
+import { planFor } from '../../test/boxes.js';
+import { animalById } from '../animals/index.js';
+import { buildBox, FAMILIES, familyById } from '../families/index.js';
+import { printAngle } from '../measure/index.js';
+import type { BoxPlan } from '../plan/index.js';
+import { cutWords } from './cut-words.js';
+import type { PanelSet } from './panel-set.js';
+
+const built = (
+  family: string,
+  animal: string,
+  schools: BoxPlan['schools'] = {},
+  angles: BoxPlan['angles'] = {},
+): PanelSet => {
+  const start = planFor(familyById(family)!, animalById(animal)!);
+  const result = buildBox({
+    ...start,
+    schools: { ...start.schools, ...schools },
+    angles: { ...start.angles, ...angles },
+  });
+  if (!result.ok) throw new Error(JSON.stringify(result.refusals));
+  return result.box;
+};
+const wordsOf = (box: PanelSet, id: string) =>
+  cutWords(box.panels.find((panel) => panel.id === id)!).join('; ');
+
+describe('how a panel is cut, in words', () => {
+  test('a slant-roof box at 10°: bevelled front and roof, sloped sides, a clipped floor', () => {
+    const box = built(
+      'slant-roof',
+      'great-tit',
+      { slope: 'angle', walls: 'between', access: 'screwed' },
+      { slope: 10 },
+    );
+    expect(wordsOf(box, 'front')).toBe('one end tilted 10°, inside face longer');
+    expect(wordsOf(box, 'side-left')).toBe('one end sloped 10°');
+    expect(wordsOf(box, 'floor')).toBe('four corners clipped at 45°');
+    expect(wordsOf(box, 'roof')).toBe('one end tilted 10°, outside face longer');
+  });
+
+  test('a roof whose grain runs across is ripped at its tilt, not crosscut', () => {
+    const box = built(
+      'slant-roof',
+      'great-tit',
+      { slope: 'angle', walls: 'between', access: 'screwed', roofGrain: 'across' },
+      { slope: 10 },
+    );
+    expect(wordsOf(box, 'roof')).toBe('one edge along the grain tilted 10°, outside face longer');
+  });
+
+  test('a gable comes to a point, and a batten under a lid has parallel ends', () => {
+    expect(wordsOf(built('ridge-roof', 'tree-swallow', {}, { pitch: 45 }), 'front')).toBe(
+      'one end sloped 45° from both sides to a point',
+    );
+    const words = wordsOf(built('owl', 'barn-owl-eu'), 'lid-batten-left');
+    expect(words).toContain('both ends tilted 6°, parallel');
+    expect(words).toContain('one edge along the grain tilted 5°');
+  });
+
+  test('every angle of every panel of every family is named, and square panels say nothing', () => {
+    for (const family of FAMILIES) {
+      const animal = animalById(
+        family.id.includes('bat')
+          ? 'crevice-bats-na'
+          : family.id === 'owl'
+            ? 'barn-owl-eu'
+            : 'great-tit',
+      )!;
+      const start = planFor(family, animal);
+      for (const school of family.schools)
+        for (const option of school.options) {
+          const result = buildBox({
+            ...start,
+            schools: { ...start.schools, [school.id]: option.id },
+          });
+          for (const panel of result.ok ? result.box.panels : []) {
+            const words = cutWords(panel).join('; ');
+            const angles = panel.edges
+              .flatMap(({ tilt, mitre }) => [Math.abs(tilt), mitre])
+              .filter((angle) => angle > 0.05);
+            for (const angle of angles) expect(words).toContain(printAngle(angle));
+            if (angles.length === 0) expect(words).toBe('');
+          }
+        }
+    }
+  });
+});

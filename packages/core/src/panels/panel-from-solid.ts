@@ -1,0 +1,232 @@
+import { asin, atan2, type Degrees, type Ticks } from '../measure/index.js';
+import type { Point, Zone } from '../plane/index.js';
+import {
+  add,
+  type ConvexSolid,
+  cornersOf,
+  cross,
+  distanceTo,
+  dot,
+  negate,
+  type SolidFace,
+  scale,
+  subtract,
+  unit,
+  type Vec3,
+} from '../solid/index.js';
+import { CLEARANCE, clearRound, cutAwayOf } from './features.js';
+import type { Feature, Panel, PanelEdge, PanelInstance } from './panel-set.js';
+
+/** A panel as a family declares it: a slab with its directions; everything else is read off the solid. */
+export interface PanelDraft {
+  id: string;
+  role: string;
+  thickness: Ticks;
+  solid: ConvexSolid;
+  outsideNormal: Vec3;
+  /** Direction of the frame's x, which is the grain. */
+  grainDirection: Vec3;
+  grain: Panel['grain'];
+  /** Texture of the outside face; any when left out. */
+  outside?: Panel['outside'];
+  inside: Panel['inside'];
+  knots: Panel['knots'];
+  /** Sawn off a round: read as the blank round the whole solid, not from its two faces. */
+  fromLog?: boolean;
+  /** Features, given the function that brings a point of box space into the panel's frame. */
+  features?: (toFrame: (point: Vec3) => Point) => readonly Feature[];
+}
+
+const NEAR: Ticks = 1;
+const ALONG: Degrees = 0.005;
+
+function faceTowards(solid: ConvexSolid, normal: Vec3): SolidFace {
+  const face = solid.faces.find((candidate) => dot(candidate.plane.normal, normal) > 1 - 1e-9);
+  if (!face) throw new Error('a slab has lost one of its two faces');
+  return face;
+}
+
+function edgeOf(
+  outline: readonly Vec3[],
+  solid: ConvexSolid,
+  outside: SolidFace,
+  index: number,
+): SolidFace {
+  const from = outline[index]!;
+  const to = outline[(index + 1) % outline.length]!;
+  const face = solid.faces.find(
+    (candidate) =>
+      candidate !== outside &&
+      Math.abs(distanceTo(candidate.plane, from)) < NEAR &&
+      Math.abs(distanceTo(candidate.plane, to)) < NEAR,
+  );
+  if (!face) throw new Error('an outline edge belongs to no face');
+  return face;
+}
+
+const cornerOn = (inside: SolidFace, a: SolidFace, b: SolidFace): Vec3 => {
+  const misses = (corner: Vec3) =>
+    Math.abs(distanceTo(a.plane, corner)) + Math.abs(distanceTo(b.plane, corner));
+  return [...inside.corners].sort((first, second) => misses(first) - misses(second))[0]!;
+};
+
+/** Rounds to whole ticks: the one place where geometry becomes whole numbers. */
+const whole = (value: number): Ticks => Math.round(value) || 0;
+
+function roundedInstance(
+  solid: ConvexSolid,
+  outsideNormal: Vec3,
+  origin: Vec3,
+  x: Vec3,
+): PanelInstance {
+  const corners = cornersOf(solid);
+  const near = (a: Vec3, b: Vec3) =>
+    Math.abs(a[0] - b[0]) + Math.abs(a[1] - b[1]) + Math.abs(a[2] - b[2]) < 0.01;
+  return {
+    solid: {
+      vertices: corners.map((corner) => [whole(corner[0]), whole(corner[1]), whole(corner[2])]),
+      faces: solid.faces.map((face) =>
+        face.corners.map((corner) => corners.findIndex((candidate) => near(candidate, corner))),
+      ),
+    },
+    outsideNormal,
+    frame: { origin: [whole(origin[0]), whole(origin[1]), whole(origin[2])], x },
+  };
+}
+
+/** A strip inside a tilted edge, on the larger of the two faces, in which no knot may lie. */
+function clearTiltedEdge(from: Point, to: Point): Zone {
+  const run = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  const inward: Point = [
+    -((to[1] - from[1]) / run) * CLEARANCE,
+    ((to[0] - from[0]) / run) * CLEARANCE,
+  ];
+  const moved = (point: Point): Point => [whole(point[0] + inward[0]), whole(point[1] + inward[1])];
+  return { kind: 'polygon', points: [from, to, moved(to), moved(from)] };
+}
+
+/**
+ * Reads a panel off its solid: outline, underside, edges with tilt and mitre, zones. Lengths in ticks, angles in degrees.
+ * Throws when the solid is not a slab between two parallel faces, which is a fault of the family.
+ */
+export function cutPanel(draft: PanelDraft): Panel {
+  if (draft.fromLog) return cutSlab(draft);
+  const { solid, outsideNormal } = draft;
+  const x = unit(draft.grainDirection);
+  const y = cross(outsideNormal, x);
+  const outside = faceTowards(solid, outsideNormal);
+  const inside = faceTowards(solid, negate(outsideNormal));
+  const outlineCorners = outside.corners;
+  const edgeFaces = outlineCorners.map((_corner, index) =>
+    edgeOf(outlineCorners, solid, outside, index),
+  );
+  const undersideCorners = outlineCorners.map((_corner, index) =>
+    cornerOn(
+      inside,
+      edgeFaces[(index + edgeFaces.length - 1) % edgeFaces.length]!,
+      edgeFaces[index]!,
+    ),
+  );
+  const both = [...outlineCorners, ...undersideCorners];
+  const leastX = Math.min(...both.map((corner) => dot(corner, x)));
+  const leastY = Math.min(...both.map((corner) => dot(corner, y)));
+  const origin = add(
+    add(scale(x, leastX), scale(y, leastY)),
+    scale(outsideNormal, outside.plane.offset),
+  );
+  const toFrame = (point: Vec3): Point => {
+    const from = subtract(point, origin);
+    return [whole(dot(from, x)), whole(dot(from, y))];
+  };
+  const outline = outlineCorners.map(toFrame);
+  const underside = undersideCorners.map(toFrame);
+  const edges = edgeFaces.map((face, from): PanelEdge => {
+    const to = (from + 1) % outline.length;
+    const run = subtract(outlineCorners[to]!, outlineCorners[from]!);
+    const slope = Math.abs(atan2(dot(run, x), dot(run, y)));
+    const mitre = Math.min(slope, 180 - slope);
+    return {
+      from,
+      to,
+      tilt: asin(dot(face.plane.normal, outsideNormal)),
+      mitre: mitre > 90 - ALONG ? 0 : mitre,
+      length: whole(Math.hypot(dot(run, x), dot(run, y))),
+    };
+  });
+  const features = draft.features?.(toFrame) ?? [];
+  return {
+    id: draft.id,
+    role: draft.role,
+    thickness: draft.thickness,
+    instances: [roundedInstance(solid, outsideNormal, origin, x)],
+    outline,
+    underside,
+    edges,
+    features,
+    grain: draft.grain,
+    outside: draft.outside ?? 'any',
+    inside: draft.inside,
+    knots: draft.knots,
+    clear:
+      draft.knots === 'none'
+        ? []
+        : [
+            ...features.flatMap(clearRound),
+            ...edges.flatMap((edge) => {
+              if (Math.abs(edge.tilt) < ALONG) return [];
+              const larger = edge.tilt > 0 ? underside : outline;
+              return [clearTiltedEdge(larger[edge.from]!, larger[edge.to]!)];
+            }),
+          ],
+    cutAway: features.flatMap(cutAwayOf),
+  };
+}
+
+/** A slab of a round: its blank is the rectangle round it, square on all edges. */
+function cutSlab(draft: PanelDraft): Panel {
+  const { solid, outsideNormal } = draft;
+  const x = unit(draft.grainDirection);
+  const y = cross(outsideNormal, x);
+  const corners = cornersOf(solid);
+  const reach = (axis: Vec3) => {
+    const values = corners.map((corner) => dot(corner, axis));
+    return [Math.min(...values), Math.max(...values)] as const;
+  };
+  const [[x0, x1], [y0, y1], [, out]] = [reach(x), reach(y), reach(outsideNormal)];
+  const origin = add(add(scale(x, x0), scale(y, y0)), scale(outsideNormal, out));
+  const toFrame = (point: Vec3): Point => {
+    const from = subtract(point, origin);
+    return [whole(dot(from, x)), whole(dot(from, y))];
+  };
+  const [long, wide] = [whole(x1 - x0), whole(y1 - y0)];
+  const outline: Point[] = [
+    [0, 0],
+    [long, 0],
+    [long, wide],
+    [0, wide],
+  ];
+  const features = draft.features?.(toFrame) ?? [];
+  return {
+    id: draft.id,
+    role: draft.role,
+    thickness: draft.thickness,
+    instances: [roundedInstance(solid, outsideNormal, origin, x)],
+    outline,
+    underside: outline,
+    edges: outline.map((_corner, from) => ({
+      from,
+      to: (from + 1) % 4,
+      tilt: 0,
+      mitre: 0,
+      length: from % 2 === 0 ? long : wide,
+    })),
+    features,
+    grain: draft.grain,
+    outside: draft.outside ?? 'any',
+    inside: draft.inside,
+    knots: draft.knots,
+    clear: features.flatMap(clearRound),
+    cutAway: features.flatMap(cutAwayOf),
+    fromLog: true,
+  };
+}

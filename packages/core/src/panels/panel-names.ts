@@ -1,0 +1,49 @@
+import type { PlanDeclaration } from '../plan/index.js';
+import type { PanelSet } from './panel-set.js';
+
+/** Words that tell panels of one role apart. */
+const SIDES = ['left', 'right', 'upper', 'lower', 'front', 'rear', 'back'];
+
+/** What to call each panel, by its id: its role’s name, and where several panels share a role what tells them apart (`Front, lower`). */
+export function panelNames(
+  family: Pick<PlanDeclaration, 'roles'> | undefined,
+  box: PanelSet,
+): Map<string, string> {
+  const numbered = new Set(box.panels.flatMap(({ id }) => /^(.*)-2$/.exec(id)?.[1] ?? []));
+  const names = new Map(
+    box.panels.map(({ id, role }) => {
+      const label = family?.roles.find((each) => each.id === role)?.label ?? role;
+      const rest =
+        id === role
+          ? numbered.has(id)
+            ? '1'
+            : ''
+          : id.startsWith(`${role}-`)
+            ? id.slice(role.length + 1)
+            : '';
+      return [
+        id,
+        rest === ''
+          ? label
+          : /^\d+$/.test(rest)
+            ? `${label} ${rest}`
+            : `${label}, ${rest.replaceAll('-', ' ')}`,
+      ];
+    }),
+  );
+  return names;
+}
+
+/** What a panel is called in the middle of a sentence, by its id alone: `left side` for side-left, `post` for post-2. */
+export function plainName(id: string): string {
+  const words = id.replace(/(-\d+)+$/, '').split('-');
+  const sides: string[] = [];
+  while (words.length > 1 && SIDES.includes(words.at(-1)!)) sides.push(words.pop()!);
+  return [...sides, ...words].join(' ');
+}
+
+/** The name of a part of a layout: a panel’s, or of a stave that is glued up (`Back, stave 2`). */
+export function partName(names: ReadonlyMap<string, string>, part: string): string {
+  const [, panel, stave] = /^(.*)\.(\d+)$/.exec(part) ?? [];
+  return names.get(part) ?? (panel ? `${names.get(panel) ?? panel}, stave ${stave}` : part);
+}

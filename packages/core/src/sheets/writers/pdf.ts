@@ -1,0 +1,328 @@
+import fontkit from '@pdf-lib/fontkit';
+import { degrees, PDFDocument, type PDFFont, type PDFPage, rgb } from 'pdf-lib';
+import { toMm } from '../../measure/index.js';
+import { extentOf, type Layer, type PaperDrawing } from '../drawing.js';
+
+export const PAPER_SIZES = {
+  A4: { width: 210, height: 297 },
+  Letter: { width: 215.9, height: 279.4 },
+} as const;
+export type PaperName = keyof typeof PAPER_SIZES;
+
+const POINTS = 72 / 25.4;
+/** Millimetres that printers leave blank, and by which tiles overlap inside their register marks. */
+const MARGIN = 12;
+const OVERLAP = 10;
+const BLACK = rgb(0, 0, 0);
+const GREY = rgb(0.45, 0.45, 0.45);
+const BLUE = rgb(0.11, 0.35, 0.59);
+const INK: Record<Layer, { colour: ReturnType<typeof rgb>; width: number; dash?: number[] }> = {
+  cut: { colour: BLACK, width: 0.35 },
+  face: { colour: BLACK, width: 0.3 },
+  behind: { colour: GREY, width: 0.2 },
+  far: { colour: BLACK, width: 0.25, dash: [2, 1.5] },
+  hole: { colour: BLACK, width: 0.3 },
+  groove: { colour: GREY, width: 0.2, dash: [1, 1] },
+  dimension: { colour: BLUE, width: 0.2 },
+  note: { colour: BLACK, width: 0.2 },
+};
+
+interface Sheet {
+  page: PDFPage;
+  font: PDFFont;
+}
+
+/** Draws with the drawing's point (x0, y0), in millimetres, at the page's (left, bottom), at a scale. */
+function draw(
+  { page, font }: Sheet,
+  drawing: PaperDrawing,
+  x0: number,
+  y0: number,
+  left: number,
+  bottom: number,
+  scale: number,
+): void {
+  const x = (ticks: number) => (left + (toMm(ticks) - x0) * scale) * POINTS;
+  const y = (ticks: number) => (bottom + (toMm(ticks) - y0) * scale) * POINTS;
+  for (const shape of drawing.shapes) {
+    const ink = INK[shape.layer];
+    if (shape.kind === 'circle') {
+      page.drawCircle({
+        x: x(shape.centre[0]),
+        y: y(shape.centre[1]),
+        size: toMm(shape.radius) * scale * POINTS,
+        borderColor: ink.colour,
+        borderWidth: ink.width * POINTS,
+      });
+    } else if (shape.kind === 'path') {
+      if (shape.layer === 'face') {
+        // Painted from the farthest face on, so that nearer ones hide it.
+        const path = shape.points
+          .map((point, index) => `${index === 0 ? 'M' : 'L'}${x(point[0])} ${-y(point[1])}`)
+          .join(' ');
+        page.drawSvgPath(`${path} Z`, {
+          x: 0,
+          y: 0,
+          color: rgb(1, 1, 1),
+          borderColor: ink.colour,
+          borderWidth: ink.width * POINTS,
+        });
+        continue;
+      }
+      const ends = shape.closed ? shape.points.length : shape.points.length - 1;
+      for (let index = 0; index < ends; index += 1) {
+        const [from, to] = [shape.points[index]!, shape.points[(index + 1) % shape.points.length]!];
+        page.drawLine({
+          start: { x: x(from[0]), y: y(from[1]) },
+          end: { x: x(to[0]), y: y(to[1]) },
+          thickness: ink.width * POINTS,
+          color: ink.colour,
+          ...(ink.dash && { dashArray: ink.dash.map((each) => each * POINTS) }),
+        });
+      }
+    } else {
+      const size = Math.max(5, toMm(shape.height) * Math.max(scale, 0.45) * POINTS);
+      const wide = font.widthOfTextAtSize(shape.text, size);
+      const back = shape.align === 'middle' ? wide / 2 : 0;
+      const upright = shape.turn === 90;
+      page.drawText(shape.text, {
+        x: x(shape.at[0]) - (upright ? 0 : back),
+        y: y(shape.at[1]) - (upright ? back : 0),
+        size,
+        font,
+        color: ink.colour,
+        ...(upright && { rotate: degrees(90) }),
+      });
+    }
+  }
+}
+
+async function document(
+  font: Uint8Array,
+  title: string,
+): Promise<{ pdf: PDFDocument; embedded: PDFFont }> {
+  const pdf = await PDFDocument.create();
+  pdf.registerFontkit(fontkit);
+  pdf.setTitle(title);
+  pdf.setProducer('Spare Knot');
+  return { pdf, embedded: await pdf.embedFont(font, { subset: true }) };
+}
+
+/** A bar by which a rule tells whether the printer kept the size. */
+function scaleBar({ page, font }: Sheet, left: number, bottom: number): void {
+  const at = (mm: number) => (left + mm) * POINTS;
+  page.drawLine({
+    start: { x: at(0), y: bottom * POINTS },
+    end: { x: at(50), y: bottom * POINTS },
+    thickness: 0.3 * POINTS,
+    color: BLACK,
+  });
+  for (let mm = 0; mm <= 50; mm += 10)
+    page.drawLine({
+      start: { x: at(mm), y: bottom * POINTS },
+      end: { x: at(mm), y: (bottom + (mm % 50 === 0 ? 3 : 2)) * POINTS },
+      thickness: 0.3 * POINTS,
+      color: BLACK,
+    });
+  page.drawText('50 mm on paper: if not, print again at 100 %.', {
+    x: at(53),
+    y: bottom * POINTS,
+    size: 7,
+    font,
+    color: BLACK,
+  });
+}
+
+export interface Tile {
+  drawing: string;
+  column: number;
+  row: number;
+  columns: number;
+  rows: number;
+}
+
+/** How a drawing is divided over sheets of a paper, in millimetres: the room on a sheet and how many there are. */
+export function tilesFor(
+  drawing: PaperDrawing,
+  paper: PaperName,
+): { wide: number; high: number; columns: number; rows: number; turned: boolean } {
+  const [left, bottom, right, top] = extentOf(drawing).map(toMm) as [
+    number,
+    number,
+    number,
+    number,
+  ];
+  const size = PAPER_SIZES[paper];
+  const fit = (turned: boolean) => {
+    const [pageWide, pageHigh] = turned ? [size.height, size.width] : [size.width, size.height];
+    const [wide, high] = [pageWide - 2 * MARGIN, pageHigh - 2 * MARGIN - 14];
+    const count = (long: number, room: number) =>
+      Math.max(1, Math.ceil((long - OVERLAP) / (room - OVERLAP)));
+    return {
+      wide,
+      high,
+      columns: count(right - left, wide),
+      rows: count(top - bottom, high),
+      turned,
+    };
+  };
+  const [upright, turned] = [fit(false), fit(true)];
+  return turned.columns * turned.rows < upright.columns * upright.rows ? turned : upright;
+}
+
+/**
+ * Drawings at full size on as many sheets as they need, with register marks where sheets are laid over each other, the sheet's place,
+ * and a scale bar. `font` is a TrueType font.
+ */
+export async function templatesPdf(
+  drawings: readonly PaperDrawing[],
+  paper: PaperName,
+  font: Uint8Array,
+  title: string,
+): Promise<{ bytes: Uint8Array; tiles: Tile[] }> {
+  const { pdf, embedded } = await document(font, title);
+  const size = PAPER_SIZES[paper];
+  const tiles: Tile[] = [];
+  for (const drawing of drawings) {
+    const { wide, high, columns, rows, turned } = tilesFor(drawing, paper);
+    const [left, bottom] = extentOf(drawing).map(toMm) as [number, number, number, number];
+    for (let row = 0; row < rows; row += 1) {
+      for (let column = 0; column < columns; column += 1) {
+        const page = pdf.addPage(
+          turned
+            ? [size.height * POINTS, size.width * POINTS]
+            : [size.width * POINTS, size.height * POINTS],
+        );
+        const sheet = { page, font: embedded };
+        const [x0, y0] = [left + column * (wide - OVERLAP), bottom + row * (high - OVERLAP)];
+        draw(sheet, drawing, x0, y0, MARGIN, MARGIN + 14, 1);
+        // Whatever falls outside the tile's room is covered, so that no line runs into the margins.
+        const [pageWide, pageHigh] = turned ? [size.height, size.width] : [size.width, size.height];
+        const cover = (x: number, y: number, w: number, h: number) =>
+          page.drawRectangle({
+            x: x * POINTS,
+            y: y * POINTS,
+            width: w * POINTS,
+            height: h * POINTS,
+            color: rgb(1, 1, 1),
+          });
+        cover(0, 0, pageWide, MARGIN + 14);
+        cover(0, MARGIN + 14 + high, pageWide, pageHigh);
+        cover(0, 0, MARGIN, pageHigh);
+        cover(MARGIN + wide, 0, pageWide, pageHigh);
+        for (const [x, y] of [
+          [MARGIN + OVERLAP / 2, MARGIN + 14 + OVERLAP / 2],
+          [MARGIN + wide - OVERLAP / 2, MARGIN + 14 + OVERLAP / 2],
+          [MARGIN + OVERLAP / 2, MARGIN + 14 + high - OVERLAP / 2],
+          [MARGIN + wide - OVERLAP / 2, MARGIN + 14 + high - OVERLAP / 2],
+        ] as const) {
+          page.drawCircle({
+            x: x * POINTS,
+            y: y * POINTS,
+            size: 2 * POINTS,
+            borderColor: GREY,
+            borderWidth: 0.5,
+          });
+          page.drawLine({
+            start: { x: (x - 4) * POINTS, y: y * POINTS },
+            end: { x: (x + 4) * POINTS, y: y * POINTS },
+            thickness: 0.4,
+            color: GREY,
+          });
+          page.drawLine({
+            start: { x: x * POINTS, y: (y - 4) * POINTS },
+            end: { x: x * POINTS, y: (y + 4) * POINTS },
+            thickness: 0.4,
+            color: GREY,
+          });
+        }
+        page.drawText(
+          `${drawing.name}, full size${columns * rows > 1 ? `: sheet ${column + 1} of ${columns} from the left, ${row + 1} of ${rows} from below; lay the rings over each other` : ''}`,
+          {
+            x: MARGIN * POINTS,
+            y: (MARGIN + 7) * POINTS,
+            size: 8,
+            font: embedded,
+            color: BLACK,
+          },
+        );
+        scaleBar(sheet, MARGIN, MARGIN);
+        tiles.push({ drawing: drawing.name, column, row, columns, rows });
+      }
+    }
+  }
+  return { bytes: await pdf.save(), tiles };
+}
+
+/** Drawings made to fit, one a sheet, the scale named. */
+export async function drawingsPdf(
+  drawings: readonly PaperDrawing[],
+  paper: PaperName,
+  font: Uint8Array,
+  title: string,
+): Promise<Uint8Array> {
+  const { pdf, embedded } = await document(font, title);
+  const size = PAPER_SIZES[paper];
+  const SCALES = [1, 0.5, 0.4, 0.25, 0.2, 0.1, 0.05];
+  for (const drawing of drawings) {
+    const [left, bottom, right, top] = extentOf(drawing).map(toMm) as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    const [wide, high] = [size.width - 2 * MARGIN, size.height - 2 * MARGIN - 16];
+    const scale =
+      SCALES.find((each) => (right - left) * each <= wide && (top - bottom) * each <= high) ??
+      Math.min(wide / (right - left), high / (top - bottom));
+    const page = pdf.addPage([size.width * POINTS, size.height * POINTS]);
+    const sheet = { page, font: embedded };
+    draw(
+      sheet,
+      drawing,
+      left,
+      bottom,
+      MARGIN + (wide - (right - left) * scale) / 2,
+      MARGIN + 12 + (high - (top - bottom) * scale) / 2,
+      scale,
+    );
+    page.drawText(`${title}: ${drawing.name}, 1 : ${Math.round((1 / scale) * 100) / 100}`, {
+      x: MARGIN * POINTS,
+      y: MARGIN * POINTS,
+      size: 9,
+      font: embedded,
+      color: BLACK,
+    });
+  }
+  return pdf.save();
+}
+
+/** Drawings in true scale, a page for each as large as it is, for a plotter or a screen. */
+export async function trueScalePdf(
+  drawings: readonly PaperDrawing[],
+  font: Uint8Array,
+  title: string,
+): Promise<Uint8Array> {
+  const { pdf, embedded } = await document(font, title);
+  for (const drawing of drawings) {
+    const [left, bottom, right, top] = extentOf(drawing).map(toMm) as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    const page = pdf.addPage([
+      (right - left + 2 * MARGIN) * POINTS,
+      (top - bottom + 2 * MARGIN) * POINTS,
+    ]);
+    draw({ page, font: embedded }, drawing, left, bottom, MARGIN, MARGIN, 1);
+    page.drawText(`${title}: ${drawing.name}, 1 : 1`, {
+      x: MARGIN * POINTS,
+      y: (MARGIN / 3) * POINTS,
+      size: 9,
+      font: embedded,
+      color: BLACK,
+    });
+  }
+  return pdf.save();
+}

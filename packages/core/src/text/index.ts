@@ -1,0 +1,1 @@
+export { piecesOf, say, sentenceIn } from './sentence.js';

@@ -1,0 +1,13 @@
+export {
+  type BoardKind,
+  DEFECT_KINDS,
+  DEFECT_NAMES,
+  type Defect,
+  type DefectKind,
+  type Face,
+  liesOnBoard,
+  mustBeCutAway,
+} from './board.js';
+export { MATERIALS, materialByWord, materialDensity, materialName } from './material.js';
+export { NOMINAL_SIZES, type NominalSize } from './nominal.js';
+export { parseRackLine, type RackEntry } from './quick-entry.js';
