@@ -1,5 +1,6 @@
 // The folder rules: a step of the line imports only from the steps before it, and through its index.
 const line = [
+  'lists',
   'measure',
   'text',
   'plane',

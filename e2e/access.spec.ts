@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test } from './house.js';
+import { expect, test } from './test-server.js';
 
 const pages = [
   ['bench', '/'],

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, kept, startBatch, test, type } from './house.js';
+import { expect, kept, startBatch, test, type } from './test-server.js';
 
 const checks = (page: import('@playwright/test').Page) =>
   page.getByRole('region', { name: 'Checks' });
@@ -34,7 +34,7 @@ test('every kind of box a bird can have is drawn for it, pulled apart and cut op
   await expect(kind).toHaveValue('log');
 });
 
-test('a school that the others rule out says why, and what would make it possible', async ({
+test('a choice that the others rule out says why, and what would make it possible', async ({
   page,
 }) => {
   await startBatch(page, 'Tree swallow', 1);
@@ -114,7 +114,7 @@ test('drawings and templates come as files', async ({ page }) => {
   }
 });
 
-test('the handbook shows every animal, kind of box and school with its marks', async ({ page }) => {
+test('the handbook shows every animal, kind of box and choice with its marks', async ({ page }) => {
   await page.goto('/handbook');
   await expect(page.getByRole('heading', { name: 'Eastern bluebird' })).toBeVisible();
   await page.getByRole('tab', { name: 'Kinds of box' }).click();

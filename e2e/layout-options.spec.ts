@@ -10,7 +10,7 @@ import {
   startBatch,
   test,
   type,
-} from './house.js';
+} from './test-server.js';
 
 const money = (text: string | null) => Number(text!.replace(/[^\d.]/g, ''));
 const price = async (page: Page) =>

@@ -8,7 +8,7 @@ import {
   resultOf,
   startBatch,
   test,
-} from './house.js';
+} from './test-server.js';
 
 test('a panel is dragged, stays where it was put, and the rest flows round it; an illegal place says why', async ({
   page,
@@ -96,6 +96,19 @@ test('small changes of size are tried, with progress, and offered with what they
   await fit.getByRole('button', { name: 'Try the sizes' }).click();
   await expect(fit.getByLabel('Sizes tried')).toBeVisible();
   await expect(fit.getByText(/saves|No change within/).first()).toBeVisible({ timeout: 60_000 });
+});
+
+test('a search can be stopped: the best so far stays, and it can look again', async ({ page }) => {
+  await laidOut(page, 5);
+  await page.getByText('More of the saw').click();
+  await page.getByLabel('Look for better for').selectOption('60');
+  await page.getByRole('button', { name: 'Stop, keep the best so far' }).click();
+  await expect(page.getByRole('button', { name: 'Look again' })).toBeEnabled();
+  await expect(boards(page).locator('[data-part]')).toHaveCount(30);
+  await kept(page);
+  await page.reload();
+  await expect(page.getByText('As it was kept.')).toBeVisible();
+  await expect(boards(page).locator('[data-part]')).toHaveCount(30);
 });
 
 test('two hundred boxes come as patterns to cut alike, or say what has no place', async ({

@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url';
-import { expect, test } from './house.js';
+import { expect, test } from './test-server.js';
 
 /** The pictures in docs/screenshots, made from the demo: SPARE_KNOT_PICTURES=1 and the browser tests’ runner. */
 const path = (name: string) =>

@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib';
-import { expect, startBatch, test } from './house.js';
+import { expect, startBatch, test } from './test-server.js';
 
 /** Figures of the real page in the real browser, printed by bin/bench. */
 test('speed of the page', async ({ page }) => {

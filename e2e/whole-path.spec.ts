@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib';
-import { chooseWood, expect, kept, startBatch, test, type } from './house.js';
+import { chooseWood, expect, kept, startBatch, test, type } from './test-server.js';
 
 test('from an animal and a rack of boards to marked boards on paper, and all of it there again after a restart', async ({
   page,
@@ -97,7 +97,7 @@ test('a size typed on the drawing moves the panels, can be undone, and survives 
   await kept(page);
 
   await context.route('**/api/batches/*', (route) =>
-    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
   );
   await type(page, 'Entrance above the floor', '130mm');
   await expect(page.getByText('not kept yet')).toBeVisible();

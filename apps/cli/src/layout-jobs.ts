@@ -66,7 +66,7 @@ interface Asked {
   body: PanelWood;
   roof: PanelWood;
   stock: readonly Stock[];
-  schools?: Record<string, string>;
+  choices?: Record<string, string>;
   sizes?: Record<string, number>;
   saw?: Partial<typeof STANDARD_SAW>;
   seconds?: number;
@@ -106,7 +106,7 @@ const ASKED: readonly Asked[] = [
     body: picket,
     roof,
     stock: [pickets(6), roofs(2)],
-    schools: outside,
+    choices: outside,
     sizes: small,
   },
   {
@@ -117,7 +117,7 @@ const ASKED: readonly Asked[] = [
     body: picket,
     roof,
     stock: [pickets(12), roofs(3)],
-    schools: outside,
+    choices: outside,
     sizes: small,
   },
   {
@@ -128,7 +128,7 @@ const ASKED: readonly Asked[] = [
     body: picket,
     roof,
     stock: [pickets(12), knotty(3), split, offcut, roofs(3)],
-    schools: outside,
+    choices: outside,
     sizes: small,
   },
   {
@@ -139,7 +139,7 @@ const ASKED: readonly Asked[] = [
     body: picket,
     roof,
     stock: [pickets(14), longPickets(10), roofs(4)],
-    schools: outside,
+    choices: outside,
     sizes: small,
   },
   {
@@ -197,7 +197,7 @@ const ASKED: readonly Asked[] = [
       board('narrow', 20, { ...picket, width: fromInches(4.25) }, fromInches(72), 290),
       roofs(6),
     ],
-    schools: outside,
+    choices: outside,
     sizes: { ...small, overhangSide: fromInches(7 / 8) },
     saw: { rip: false },
   },
@@ -239,7 +239,7 @@ const LARGE: Asked = {
     roofs(50),
     board('roof-12ft', 30, roof, fromInches(144), 2190),
   ],
-  schools: outside,
+  choices: outside,
   sizes: small,
   seconds: 20,
 };
@@ -251,7 +251,7 @@ function jobOf(asked: Asked): LayoutJob {
   const plan = {
     ...start,
     sizes: { ...start.sizes, ...asked.sizes },
-    schools: { ...start.schools, ...asked.schools },
+    choices: { ...start.choices, ...asked.choices },
     wood: { ...start.wood, ...Object.fromEntries(roofs.map((role) => [role, asked.roof])) },
   };
   const built = buildBox(plan);

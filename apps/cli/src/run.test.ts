@@ -19,6 +19,13 @@ const spareKnot = (line: string, more: Record<string, string> = {}) =>
     () => performance.now(),
   );
 
+const BEFORE: { plan: { sizes: Record<string, number> } }[] = JSON.parse(
+  readFileSync(
+    new URL('../../../packages/core/test/release-before/plans.json', import.meta.url),
+    'utf8',
+  ),
+);
+
 describe('the command line', () => {
   test('from a plan and a rack to a checked layout: at least 88 % yield or at the bound', () => {
     const job = spareKnot('job plan rack --boxes 6 --seconds 1');
@@ -168,6 +175,38 @@ describe('the command line', () => {
     expect(result.code).toBe(code);
     expect(result.output).toBe('');
     expect(result.messages.join('\n')).toContain(message);
+  });
+
+  test('a file of the first version is read, and what it leaves out is said on standard error', () => {
+    const { plan } = BEFORE[0]!;
+    const { ventSize: _ventSize, ...sizes } = plan.sizes;
+    const result = spareKnot('plan before', { before: JSON.stringify({ ...plan, sizes }) });
+    expect(result.code).toBe(0);
+    expect(result.messages).toContain(
+      'before: sizes.ventSize: is not given; the usual one is taken',
+    );
+    expect(JSON.parse(result.output).panels).toHaveLength(6);
+  });
+
+  test('an answer that is none is an error at its path, not a stack trace', () => {
+    const plan = JSON.parse(files.plan!) as { choices: Record<string, string> };
+    plan.choices.roof = 'abc';
+    const result = spareKnot('plan bad', { bad: JSON.stringify(plan) });
+    expect([result.code, result.output]).toEqual([1, '']);
+    expect(result.messages[0]).toMatch(/^bad: choices\.roof: “abc” is no answer/);
+  });
+
+  test('the rules that a box is held against are printed; refusals with exit 1', () => {
+    const result = spareKnot('checks plan');
+    expect(result.code).toBe(0);
+    const checks = JSON.parse(result.output) as { id: string; severity: string; text: string }[];
+    expect(checks.map(({ id }) => id)).toEqual(expect.arrayContaining(['grip', 'floor', 'air']));
+    expect(checks.every(({ text }) => typeof text === 'string')).toBe(true);
+    const plan = JSON.parse(files.plan!) as { sizes: Record<string, number> };
+    plan.sizes.entranceHeight = 400;
+    const refused = spareKnot('checks bad', { bad: JSON.stringify(plan) });
+    expect(refused.code).toBe(1);
+    expect(JSON.parse(refused.output)[0].field).toBe('entranceHeight');
   });
 
   test('a plan that gives no sound box names the field', () => {

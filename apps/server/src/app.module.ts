@@ -4,10 +4,11 @@ import { DatabaseModule } from './database/database.module.js';
 import { DemoModule } from './demo/demo.module.js';
 import { HealthController } from './health.controller.js';
 import { RackModule } from './rack/rack.module.js';
+import { RequestsModule } from './requests/requests.module.js';
 import { ShopModule } from './shop/shop.module.js';
 
 @Module({
-  imports: [DatabaseModule, RackModule, BatchesModule, ShopModule, DemoModule],
+  imports: [DatabaseModule, RequestsModule, RackModule, BatchesModule, ShopModule, DemoModule],
   controllers: [HealthController],
 })
 export class AppModule {}

@@ -41,7 +41,7 @@ export function dress(app: INestApplication, pages: string | null, extraHost?: s
     app.use(express.static(pages, { index: false, maxAge: 0 }));
     app.use((request: Request, response: Response, next: NextFunction) => {
       if (
-        request.method !== 'GET' ||
+        (request.method !== 'GET' && request.method !== 'HEAD') ||
         request.path.startsWith('/api/') ||
         /\.\w+$/.test(request.path)
       )

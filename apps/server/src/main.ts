@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { NestFactory } from '@nestjs/core';
 import { AppModule } from './app.module.js';
 import { dress } from './create-app.js';
-import { DATABASE } from './database/database.module.js';
+import { KNEX } from './database/database.js';
 import { migrate } from './database/migrate.js';
 import { DemoService } from './demo/demo.service.js';
 
@@ -20,7 +20,7 @@ dress(
   fileURLToPath(new URL('../../web/dist', import.meta.url)),
   process.env.SPARE_KNOT_PUBLIC_HOST,
 );
-await migrate(app.get(DATABASE));
+await migrate(app.get(KNEX));
 await app.get(DemoService).loadWhenEmpty();
 await app.listen(port, host);
 console.log(`Spare Knot is ready: http://${host}:${port}/  (Ctrl-C stops it)`);

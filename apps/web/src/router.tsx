@@ -1,4 +1,6 @@
 import { createBrowserRouter, Navigate } from 'react-router';
+import { STATIONS } from './stations/stations';
+import { Boundary } from './ui/boundary';
 import { Lost } from './ui/lost';
 import { Shell } from './ui/shell';
 
@@ -25,22 +27,19 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./batch/batch-page')).BatchPage }),
         children: [
           { index: true, element: <Navigate to="box" replace /> },
-          {
-            path: 'box',
-            lazy: async () => ({ Component: (await import('./stations/box')).BoxStation }),
-          },
-          {
-            path: 'wood',
-            lazy: async () => ({ Component: (await import('./stations/wood')).WoodStation }),
-          },
-          {
-            path: 'layout',
-            lazy: async () => ({ Component: (await import('./stations/layout')).LayoutStation }),
-          },
-          {
-            path: 'sheets',
-            lazy: async () => ({ Component: (await import('./sheets/sheets')).Sheets }),
-          },
+          ...STATIONS.map(({ path, label, load }) => ({
+            path,
+            lazy: async () => {
+              const Station = await load();
+              return {
+                element: (
+                  <Boundary key={path} what={label}>
+                    <Station />
+                  </Boundary>
+                ),
+              };
+            },
+          })),
         ],
       },
       { path: '*', element: <Lost /> },

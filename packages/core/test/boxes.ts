@@ -9,7 +9,7 @@ import {
   type PanelInstance,
   type PanelSet,
 } from '../src/panels/index.js';
-import { type BoxPlan, type PanelWood, startPlan } from '../src/plan/index.js';
+import { type BoxPlan, type Choice, type PanelWood, startPlan } from '../src/plan/index.js';
 import { areaOf, type Point } from '../src/plane/index.js';
 import {
   add,
@@ -377,3 +377,7 @@ export const planFor = (
   thickness = 19,
   more: Partial<PanelWood> = {},
 ): BoxPlan => startPlan(family, animal, board(thickness, more));
+
+/** The answers that a question has; a few words where it is answered in words. */
+export const answersOf = ({ options, words }: Choice): readonly string[] =>
+  words === undefined ? options.map((option) => option.id) : ['', 'cork glued on'];

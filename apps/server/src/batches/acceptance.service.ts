@@ -1,17 +1,18 @@
 import { Injectable } from '@nestjs/common';
-import {
-  type BatchRecord,
-  type BoardRecord,
-  batchQuestion,
-  type NewBoard,
-} from '@spare-knot/core/api';
+import { type BoardRecord, batchQuestion, type NewBoard } from '@spare-knot/core/api';
 import { layoutJob } from '@spare-knot/core/job';
 import { checkLayout, type KeptOffcut, type Layout, sortPins } from '@spare-knot/core/layout';
 import { moveZone } from '@spare-knot/core/plane';
+import { plainText } from '@spare-knot/core/text';
 import { liesOnBoard } from '@spare-knot/core/wood';
+import { Database } from '../database/database.js';
 import { conflict, notFound, stale, unsound } from '../http/problem.js';
+import { isSameKind } from '../rack/board-rows.js';
 import { RackRepository } from '../rack/rack.repository.js';
+import { askedFor, countBoards, shortOf } from './asked.js';
+import { type BatchAlone, type BatchRow, batchOf, layoutOf } from './batch-rows.js';
 import { BatchesRepository } from './batches.repository.js';
+import { type GivenOffcut, LayoutsRepository, type TakenBoards } from './layouts.repository.js';
 
 const offcutBoard = (board: BoardRecord, offcut: KeptOffcut): NewBoard => ({
   name: board.offcut ? board.name : `${board.name}, offcut`.slice(0, 200),
@@ -30,112 +31,109 @@ const offcutBoard = (board: BoardRecord, offcut: KeptOffcut): NewBoard => ({
     .filter((defect) => liesOnBoard(defect.zone, offcut.length, offcut.width)),
 });
 
+const rackChanged = (kinds: number) =>
+  conflict(
+    'The rack has changed',
+    `${kinds === 1 ? 'One kind of board is' : `${kinds} kinds of boards are`} no longer there as this layout needs. Lay the batch out again.`,
+  );
+
 /** Takes a layout's boards off the rack and puts its kept offcuts on, once; and undoes that. */
 @Injectable()
 export class AcceptanceService {
   constructor(
+    private readonly database: Database,
     private readonly batches: BatchesRepository,
+    private readonly layouts: LayoutsRepository,
     private readonly rack: RackRepository,
   ) {}
 
   /** One transaction. A layout that breaks a rule, a rack that has changed, or a second press changes nothing. */
-  async accept(id: string, version: number, layout: Layout): Promise<BatchRecord> {
-    await this.batches.transaction(async (transaction) => {
-      const batch = await this.batches.byId(id, transaction, true);
-      if (!batch) throw notFound('batch');
-      if (batch.accepted)
-        throw conflict(
-          'These boards are taken already',
-          'The layout was accepted before; nothing was taken twice.',
-          batch.id,
-        );
-      if (batch.version !== version) throw stale('batch', { id: batch.id, version: batch.version });
-      const { boards, taken } = await this.checked(batch, layout, transaction);
-      for (const [board, quantity] of taken) await this.rack.take(board, quantity, transaction);
-      const offcuts = layout.boards.flatMap(({ stock, offcuts: kept }) =>
-        kept.map((offcut) => offcutBoard(boards.find((board) => board.id === stock)!, offcut)),
-      );
-      if (offcuts.length > 0) await this.rack.add(offcuts, id, transaction);
-      await this.batches.accept(id, layout, boards, taken, transaction);
+  accept(id: string, version: number, layout: Layout): Promise<void> {
+    return this.database.transaction(async () => {
+      const before = await this.free(id);
+      if (before.version !== version) throw stale('batch', { id, version: before.version });
+      const judged = await this.judged(batchOf(before), layout);
+      const batch = await this.lockedAs(before, version);
+      const taken = await this.lockedBoards(layout, judged);
+      for (const { board, quantity } of taken) await this.rack.take(board, quantity, batch.id);
+      const offcuts = await this.giveOffcuts(layout, judged, id);
+      await this.layouts.accept(id, layout, taken, offcuts);
+      await this.batches.touch(id);
     });
-    return (await this.batches.byId(id))!;
   }
 
   /** Keeps a layout that takes nothing yet. One that breaks a rule or needs boards that are gone is refused. */
-  async propose(id: string, layout: Layout): Promise<void> {
-    await this.batches.transaction(async (transaction) => {
-      const batch = await this.batches.byId(id, transaction, true);
-      if (!batch) throw notFound('batch');
-      if (batch.accepted)
-        throw conflict(
-          'The boards of this batch are taken',
-          'Give them back before laying it out again.',
-        );
-      await this.checked(batch, layout, transaction);
-      await this.batches.propose(id, layout, transaction);
+  propose(id: string, layout: Layout): Promise<void> {
+    return this.database.transaction(async () => {
+      const before = await this.free(id);
+      const batch = batchOf(before);
+      const boards = await this.judged(batch, layout);
+      await this.lockedAs(before, before.version);
+      await this.layouts.propose(id, layout, askedFor(batch, layout, boards));
     });
   }
 
-  /** Gives the boards back and takes the offcuts off again, unless one of them is already in use. */
-  async giveBack(id: string, version: number): Promise<BatchRecord> {
-    await this.batches.transaction(async (transaction) => {
-      const batch = await this.batches.byId(id, transaction, true);
-      if (!batch) throw notFound('batch');
-      if (!batch.accepted)
-        throw conflict(
-          'No boards are taken',
-          'They were given back before, or never taken.',
-          batch.id,
-        );
-      if (batch.version !== version) throw stale('batch', { id: batch.id, version: batch.version });
-      const offcuts = await this.rack.offcutsOf(id, transaction);
-      const used = offcuts.filter((offcut) => !offcut.untouched);
-      if (used.length > 0) {
-        throw conflict(
-          'An offcut of this batch has been used or changed since',
-          `${used.map((offcut) => offcut.name).join(', ')}: what is sawn cannot be given back whole. Nothing was changed.`,
-        );
-      }
-      await this.rack.forget(
-        offcuts.map((offcut) => offcut.id),
-        transaction,
+  /**
+   * Gives the boards back as they were and takes the offcuts off again. What counts is how the offcuts are now: they may have been
+   * renamed, or taken and given back, but not sawn, measured anew or thrown away.
+   */
+  giveBack(id: string, version: number): Promise<void> {
+    return this.database.transaction(async () => {
+      const row = await this.batches.byId(id, true);
+      if (!row) throw notFound('batch');
+      if (!(await this.isTaken(id)))
+        throw conflict('No boards are taken', 'They were given back before, or never taken.', id);
+      if (row.version !== version) throw stale('batch', { id, version: row.version });
+      const offcuts = await this.wholeOffcuts(id);
+      for (const { id: offcut } of offcuts) await this.rack.unmake(offcut, id);
+      await this.returnBoards(row);
+      await this.batches.touch(id);
+    });
+  }
+
+  async isTaken(id: string): Promise<boolean> {
+    return ((await this.layouts.of(id))?.accepted_at ?? null) !== null;
+  }
+
+  /** A batch for which no boards are taken. */
+  private async free(id: string): Promise<BatchRow> {
+    const row = await this.batches.byId(id);
+    if (!row) throw notFound('batch');
+    if (await this.isTaken(id))
+      throw conflict(
+        'These boards are taken already',
+        'The layout was accepted before; nothing was taken twice.',
+        id,
       );
-      for (const { boardId, quantity } of await this.batches.takenBy(id, transaction))
-        await this.rack.putBack(boardId, quantity, transaction);
-      await this.batches.forgetAcceptance(id, transaction);
-    });
-    return (await this.batches.byId(id))!;
+    return row;
   }
 
-  /** The boards that a layout needs, locked and counted, if it breaks no rule on them. */
-  private async checked(
-    batch: BatchRecord,
-    layout: Layout,
-    transaction: Transaction,
-  ): Promise<{ boards: BoardRecord[]; taken: Map<string, number> }> {
-    const taken = new Map<string, number>();
-    for (const { stock } of layout.boards) taken.set(stock, (taken.get(stock) ?? 0) + 1);
+  /** Locks a batch that was looked at before; what has changed since is told. */
+  private async lockedAs(before: BatchRow, version: number): Promise<BatchRow> {
+    const row = await this.batches.byId(before.id, true);
+    if (!row) throw notFound('batch');
+    if (row.version !== version) throw stale('batch', { id: row.id, version: row.version });
+    return this.free(row.id);
+  }
+
+  /** The boards of a layout that breaks no rule on them. Computes, and therefore runs before anything is locked. */
+  private async judged(batch: BatchAlone, layout: Layout): Promise<BoardRecord[]> {
+    const taken = countBoards(layout);
     if (taken.size === 0)
       throw unsound('This layout uses no board', [
         { path: 'layout.boards', message: 'there is nothing to take' },
       ]);
-    const boards = await this.rack.byIds([...taken.keys()], transaction, true);
-    const gone = [...taken].filter(
-      ([board, quantity]) => (boards.find((each) => each.id === board)?.quantity ?? 0) < quantity,
-    );
-    if (gone.length > 0) {
-      const which =
-        gone.length === 1 ? 'One kind of board is' : `${gone.length} kinds of boards are`;
-      throw conflict(
-        'The rack has changed',
-        `${which} no longer there in the number this layout needs. Lay the batch out again.`,
-      );
-    }
+    const boards = await this.rack.byIds([...taken.keys()]);
+    const short = shortOf(layout, boards);
+    if (short.length > 0) throw rackChanged(short.length);
     const made = layoutJob(batchQuestion(batch, boards));
     if (!made.ok)
       throw unsound(
         'This plan gives no sound box',
-        made.refusals.map(({ field, message }) => ({ path: `plan.${field}`, message })),
+        made.refusals.map(({ field, message }) => ({
+          path: `plan.${field}`,
+          message: plainText(message),
+        })),
       );
     const broken = checkLayout(sortPins(made.job).job, layout);
     if (broken.length > 0)
@@ -143,11 +141,79 @@ export class AcceptanceService {
         'This layout breaks a rule',
         broken.map(({ rule, path, message }) => ({
           path: `layout.${path}`,
-          message: `rule ${rule}: ${message}`,
+          message: `rule ${rule}: ${plainText(message)}`,
         })),
       );
-    return { boards, taken };
+    return boards;
+  }
+
+  /** The boards of a layout under lock, still there and still as they were judged. */
+  private async lockedBoards(
+    layout: Layout,
+    judged: readonly BoardRecord[],
+  ): Promise<TakenBoards[]> {
+    const counted = countBoards(layout);
+    const boards = await this.rack.byIds([...counted.keys()], true);
+    const changed = judged.filter((board) => {
+      const now = boards.find((each) => each.id === board.id);
+      return !now || !isSameKind(now, board);
+    });
+    const short = new Set([...shortOf(layout, boards), ...changed.map(({ id }) => id)]);
+    if (short.size > 0) throw rackChanged(short.size);
+    return boards.map((board) => ({ board, quantity: counted.get(board.id) ?? 0 }));
+  }
+
+  private async giveOffcuts(
+    layout: Layout,
+    boards: readonly BoardRecord[],
+    batch: string,
+  ): Promise<GivenOffcut[]> {
+    const given = layout.boards.flatMap(({ stock, offcuts }) => {
+      const board = boards.find((each) => each.id === stock);
+      return board ? offcuts.map((offcut) => offcutBoard(board, offcut)) : [];
+    });
+    if (given.length === 0) return [];
+    const added = await this.rack.add(given, batch);
+    return added.map(({ id, length, width, thickness }) => ({ id, length, width, thickness }));
+  }
+
+  /** The offcuts of a batch under lock, each there and as large as it was given; else it is told which are not. */
+  private async wholeOffcuts(batch: string): Promise<GivenOffcut[]> {
+    const given = await this.layouts.givenBy(batch);
+    const boards = await this.rack.byIds(
+      given.map(({ id }) => id),
+      true,
+    );
+    const isWhole = ({ id, length, width, thickness }: GivenOffcut) => {
+      const now = boards.find((board) => board.id === id);
+      return (
+        now?.quantity === 1 &&
+        now.length === length &&
+        now.width === width &&
+        now.thickness === thickness
+      );
+    };
+    const used = given.filter((offcut) => !isWhole(offcut));
+    if (used.length === 0) return given;
+    const names = used.map(
+      ({ id }) => boards.find((board) => board.id === id)?.name ?? 'one that was thrown away',
+    );
+    throw conflict(
+      'An offcut of this batch has been used or changed since',
+      `${names.join(', ')}: what is sawn cannot be given back whole. Nothing was changed.`,
+    );
+  }
+
+  private async returnBoards(row: BatchRow): Promise<void> {
+    const back: BoardRecord[] = [];
+    for (const { board, quantity } of await this.layouts.takenBy(row.id)) {
+      const pile = await this.rack.putBack(board, quantity, row.id);
+      await this.layouts.follow(board.id, pile);
+      back.push(board);
+    }
+    const kept = await this.layouts.of(row.id);
+    const batch = batchOf(row);
+    const layout = kept && layoutOf(kept);
+    await this.layouts.forgetAcceptance(row.id, layout ? askedFor(batch, layout, back) : '');
   }
 }
-
-type Transaction = Parameters<Parameters<BatchesRepository['transaction']>[0]>[0];

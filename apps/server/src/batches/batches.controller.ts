@@ -6,6 +6,7 @@ import {
   HttpCode,
   Param,
   ParseUUIDPipe,
+  Patch,
   Post,
   Put,
   Query,
@@ -13,63 +14,62 @@ import {
 import {
   type Acceptance,
   acceptance,
-  type BatchChange,
-  type BatchRecord,
-  batchChange,
+  type BatchPatch,
   batchList,
+  batchPatch,
   batchRecord,
   type NewBatch,
   newBatch,
   proposal,
   versionOnly,
+  versionQuery,
 } from '@spare-knot/core/api';
 import { z } from 'zod';
 import { conflict, notFound, stale } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { AcceptanceService } from './acceptance.service.js';
 import { BatchesRepository } from './batches.repository.js';
-
-const versionQuery = z.object({ version: z.coerce.number().int().positive() });
-const show = (batch: BatchRecord) => z.encode(batchRecord, batch);
+import { SummariesService } from './summaries.service.js';
 
 @Controller('api/batches')
 export class BatchesController {
   constructor(
     private readonly batches: BatchesRepository,
+    private readonly summaries: SummariesService,
     private readonly acceptance: AcceptanceService,
   ) {}
 
   @Get()
   async list() {
-    return z.encode(batchList, { batches: await this.batches.list() });
+    return z.encode(batchList, { batches: await this.summaries.list() });
   }
 
   @Post()
   async add(@Body(new Read(newBatch)) batch: NewBatch) {
-    return show(await this.batches.add(batch));
+    return this.show(await this.batches.add(batch));
   }
 
   @Get(':id')
   async one(@Param('id', ParseUUIDPipe) id: string) {
-    const batch = await this.batches.byId(id);
-    if (!batch) throw notFound('batch');
-    return show(batch);
+    return this.show(id);
   }
 
-  @Put(':id')
+  @Patch(':id')
   async change(
     @Param('id', ParseUUIDPipe) id: string,
-    @Body(new Read(batchChange)) change: BatchChange,
+    @Body(new Read(batchPatch)) patch: BatchPatch,
   ) {
-    const current = await this.batches.byId(id);
-    if (current?.accepted && current.version === change.version) {
+    const current = await this.batches.byId(id, true);
+    if (!current) throw notFound('batch');
+    if (current.version !== patch.version) throw stale('batch', await this.show(id));
+    if (await this.acceptance.isTaken(id))
       throw conflict(
         'The boards of this batch are taken',
         'Give them back before changing the box, or start another batch.',
-        show(current),
+        await this.show(id),
       );
-    }
-    return show((await this.batches.change(id, change)) ?? (await this.missed(id)));
+    await this.batches.patch(id, patch);
+    return this.show(id);
   }
 
   @Delete(':id')
@@ -77,15 +77,21 @@ export class BatchesController {
     @Param('id', ParseUUIDPipe) id: string,
     @Query(new Read(versionQuery)) { version }: z.output<typeof versionQuery>,
   ) {
-    if (!(await this.batches.remove(id, version))) await this.missed(id);
+    const current = await this.batches.byId(id, true);
+    if (!current) throw notFound('batch');
+    if (await this.acceptance.isTaken(id))
+      throw conflict(
+        'The boards of this batch are taken',
+        'Give them back first: off the bench, they would be out of reach.',
+      );
+    if (!(await this.batches.remove(id, version))) throw stale('batch', await this.show(id));
     return { removed: id };
   }
 
   @Post(':id/restore')
   async restore(@Param('id', ParseUUIDPipe) id: string) {
-    const batch = await this.batches.restore(id);
-    if (!batch) throw notFound('batch');
-    return show(batch);
+    await this.batches.restore(id);
+    return this.show(id);
   }
 
   @Post(':id/accept')
@@ -94,7 +100,8 @@ export class BatchesController {
     @Param('id', ParseUUIDPipe) id: string,
     @Body(new Read(acceptance)) { version, layout }: Acceptance,
   ) {
-    return show(await this.acceptance.accept(id, version, layout));
+    await this.acceptance.accept(id, version, layout);
+    return this.show(id);
   }
 
   @Put(':id/layout')
@@ -112,11 +119,13 @@ export class BatchesController {
     @Param('id', ParseUUIDPipe) id: string,
     @Body(new Read(versionOnly)) { version }: z.output<typeof versionOnly>,
   ) {
-    return show(await this.acceptance.giveBack(id, version));
+    await this.acceptance.giveBack(id, version);
+    return this.show(id);
   }
 
-  private async missed(id: string): Promise<never> {
-    const current = await this.batches.byId(id);
-    throw current ? stale('batch', show(current)) : notFound('batch');
+  private async show(id: string) {
+    const batch = await this.summaries.one(id);
+    if (!batch) throw notFound('batch');
+    return z.encode(batchRecord, batch);
   }
 }

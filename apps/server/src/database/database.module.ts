@@ -1,20 +1,20 @@
-import { Global, Inject, Module, OnApplicationShutdown } from '@nestjs/common';
-import knexFactory, { type Knex } from 'knex';
+import { Global, Module, OnApplicationShutdown } from '@nestjs/common';
+import knexFactory from 'knex';
 import { connectionFromEnvironment } from './connection.js';
-
-export const DATABASE = Symbol('database');
+import { Database, KNEX } from './database.js';
 
 @Global()
 @Module({
   providers: [
-    { provide: DATABASE, useFactory: () => knexFactory(connectionFromEnvironment(process.env)) },
+    { provide: KNEX, useFactory: () => knexFactory(connectionFromEnvironment(process.env)) },
+    Database,
   ],
-  exports: [DATABASE],
+  exports: [Database],
 })
 export class DatabaseModule implements OnApplicationShutdown {
-  constructor(@Inject(DATABASE) private readonly database: Knex) {}
+  constructor(private readonly database: Database) {}
 
   async onApplicationShutdown(): Promise<void> {
-    await this.database.destroy();
+    await this.database.close();
   }
 }

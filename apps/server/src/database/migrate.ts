@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { up as rackAndBatches } from './migrations/0001-rack-and-batches.js';
 import { up as shop } from './migrations/0002-shop.js';
+import { up as ledger } from './migrations/0003-ledger.js';
 
 interface Step {
   name: string;
@@ -11,6 +12,7 @@ interface Step {
 const STEPS: readonly Step[] = [
   { name: '0001-rack-and-batches', up: rackAndBatches },
   { name: '0002-shop', up: shop },
+  { name: '0003-ledger', up: ledger },
 ];
 
 const source: Knex.MigrationSource<Step> = {

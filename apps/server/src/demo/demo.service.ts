@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import type { NewBatch, NewBoard } from '@spare-knot/core/api';
 import { BatchesRepository } from '../batches/batches.repository.js';
+import { Database } from '../database/database.js';
 import { RackRepository } from '../rack/rack.repository.js';
 import { demoBatches, demoBoards } from './osier-landing.js';
 
@@ -8,17 +8,19 @@ import { demoBatches, demoBoards } from './osier-landing.js';
 @Injectable()
 export class DemoService {
   constructor(
+    private readonly database: Database,
     private readonly batches: BatchesRepository,
     private readonly rack: RackRepository,
   ) {}
 
   /** Loads the demo into an empty house; a house with anything in it, even deleted, is left alone. */
   async loadWhenEmpty(): Promise<boolean> {
-    if (!(await this.batches.isEmpty())) return false;
-    const boards: readonly NewBoard[] = demoBoards();
-    await this.rack.add(boards);
-    const batches: readonly NewBatch[] = demoBatches();
-    for (const batch of batches) await this.batches.add(batch);
-    return true;
+    // All of it or nothing: a start that is killed half-way leaves no half demo.
+    return this.database.transaction(async () => {
+      if (!(await this.batches.isEmpty())) return false;
+      await this.rack.add(demoBoards());
+      for (const batch of demoBatches()) await this.batches.add(batch);
+      return true;
+    });
   }
 }

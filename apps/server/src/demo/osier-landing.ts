@@ -1,6 +1,6 @@
 import { findWood } from '@spare-knot/core/advice';
 import { animalById } from '@spare-knot/core/animals';
-import { type NewBatch, type NewBoard, NO_CHOICES } from '@spare-knot/core/api';
+import { type NewBatch, type NewBoard, NO_WISHES } from '@spare-knot/core/api';
 import { colonyHouse, creviceBat, owlBox, slantRoof } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import { fromInches, fromMm } from '@spare-knot/core/measure';
@@ -149,13 +149,13 @@ function plan(
   animal: string,
   body: NewBoard,
   roof: NewBoard,
-  change: Partial<Pick<BoxPlan, 'sizes' | 'schools'>>,
+  change: Partial<Pick<BoxPlan, 'sizes' | 'choices'>>,
 ): BoxPlan {
   const start = startPlan(slantRoof, animalById(animal)!, woodOf(body));
   return {
     ...start,
     sizes: { ...start.sizes, ...change.sizes },
-    schools: { ...start.schools, ...change.schools },
+    choices: { ...start.choices, ...change.choices },
     wood: { ...start.wood, roof: woodOf(roof) },
   };
 }
@@ -176,7 +176,7 @@ export function demoBatches(): NewBatch[] {
     division: 16,
     plan: of,
     saw: STANDARD_SAW,
-    choices: NO_CHOICES,
+    wishes: NO_WISHES,
   });
   const ply = named('Ply, corner gone');
   const atHand = demoBoards();
@@ -208,7 +208,7 @@ export function demoBatches(): NewBatch[] {
       4,
       plan('prothonotary-warbler', picket, roof, {
         sizes: { width: fromInches(5.5), depth: fromInches(5.5) },
-        schools: { measure: 'outside' },
+        choices: { measure: 'outside' },
       }),
     ),
     batch(
@@ -216,7 +216,7 @@ export function demoBatches(): NewBatch[] {
       8,
       plan('tree-swallow', ten, roof, {
         sizes: { width: fromInches(6.5), depth: fromInches(6.25), overhangSide: fromInches(3 / 8) },
-        schools: { measure: 'outside' },
+        choices: { measure: 'outside' },
       }),
     ),
     batch(
@@ -232,7 +232,7 @@ export function demoBatches(): NewBatch[] {
           entranceHeight: fromInches(7),
           backAbove: fromInches(1),
         },
-        schools: { measure: 'outside', walls: 'between', access: 'screwed' },
+        choices: { measure: 'outside', walls: 'between', access: 'screwed' },
       }),
     ),
   ];

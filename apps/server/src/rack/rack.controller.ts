@@ -16,10 +16,12 @@ import {
   boardChange,
   boardList,
   boardRecord,
+  csvBody,
   csvReport,
   type NewBoard,
   newBoards,
   versionOnly,
+  versionQuery,
 } from '@spare-knot/core/api';
 import { readStockCsv, writeStockCsv } from '@spare-knot/core/exchange';
 import { liesOnBoard } from '@spare-knot/core/wood';
@@ -28,8 +30,6 @@ import { badInput, notFound, Problem, stale } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { RackRepository } from './rack.repository.js';
 
-const csvBody = z.object({ csv: z.string().max(2_000_000) });
-const versionQuery = z.object({ version: z.coerce.number().int().positive() });
 const show = (board: BoardRecord) => z.encode(boardRecord, board);
 
 function refuseDefectsOffBoard(boards: readonly NewBoard[], path: (board: number) => string): void {

@@ -1,237 +1,162 @@
-import { randomUUID } from 'node:crypto';
-import { Inject, Injectable } from '@nestjs/common';
+import { Injectable } from '@nestjs/common';
 import type { BoardChange, BoardRecord, NewBoard } from '@spare-knot/core/api';
-import { zoneFile, zoneFromFile, zoneToFile } from '@spare-knot/core/exchange';
-import type { Defect } from '@spare-knot/core/wood';
-import type { Knex } from 'knex';
-import { DATABASE } from '../database/database.module.js';
+import { Database } from '../database/database.js';
+import { KeptTable } from '../database/kept-table.js';
+import {
+  type BoardRow,
+  columnsOf,
+  type DefectRow,
+  defectColumns,
+  isSameKind,
+  recordOf,
+} from './board-rows.js';
+import { LedgerRepository } from './ledger.repository.js';
 
-interface BoardRow {
-  id: string;
-  version: number;
-  name: string;
-  quantity: number;
-  material: string;
-  thickness: number;
-  width: number;
-  length: number;
-  face_a: 'rough' | 'planed';
-  face_b: 'rough' | 'planed';
-  price: number | null;
-  offcut: number;
-  grained: number;
-  from_batch: string | null;
-  deleted_at: Date | null;
-}
-interface DefectRow {
-  board_id: string;
-  position: number;
-  kind: Defect['kind'];
-  zone: string;
-}
-
-const columnsOf = (board: Omit<NewBoard, 'defects'>) => ({
-  name: board.name,
-  quantity: board.quantity,
-  material: board.material,
-  thickness: board.thickness,
-  width: board.width,
-  length: board.length,
-  face_a: board.faceA,
-  face_b: board.faceB,
-  price: board.price,
-  offcut: board.offcut,
-  grained: board.grained,
-});
-
-/** The rack's tables. The only place that knows their SQL. */
+/** The rack's tables. Every board that comes or goes is written into the ledger. */
 @Injectable()
 export class RackRepository {
-  constructor(@Inject(DATABASE) private readonly database: Knex) {}
+  private readonly boards: KeptTable<BoardRow>;
+
+  constructor(
+    private readonly database: Database,
+    private readonly ledger: LedgerRepository,
+  ) {
+    this.boards = new KeptTable(database, 'boards');
+  }
 
   /** Boards in the order they came, oldest first; used-up and deleted ones left out. */
-  async list(inside: Knex = this.database): Promise<BoardRecord[]> {
-    const rows = await inside<BoardRow>('boards')
-      .whereNull('deleted_at')
+  async list(): Promise<BoardRecord[]> {
+    const rows = await this.boards
+      .there()
       .where('quantity', '>', 0)
       .orderBy([{ column: 'created_at' }, { column: 'id' }]);
-    return this.withDefects(rows, inside);
+    return this.withDefects(rows as BoardRow[]);
   }
 
-  async byIds(
-    ids: readonly string[],
-    inside: Knex = this.database,
-    lock = false,
-  ): Promise<BoardRecord[]> {
-    const query = inside<BoardRow>('boards')
-      .whereIn('id', [...ids])
-      .whereNull('deleted_at')
-      .orderBy('id');
-    return this.withDefects(await (lock ? query.forUpdate() : query), inside);
+  async byIds(ids: readonly string[], lock = false): Promise<BoardRecord[]> {
+    return this.withDefects(await this.boards.byIds(ids, lock));
   }
 
-  async add(
-    boards: readonly NewBoard[],
-    fromBatch: string | null = null,
-    inside?: Knex.Transaction,
-  ): Promise<BoardRecord[]> {
-    const write = async (transaction: Knex.Transaction) => {
-      const now = Date.now();
+  /** Puts boards on the rack: the maker's, or offcuts that a batch gives. */
+  add(boards: readonly NewBoard[], fromBatch: string | null = null): Promise<BoardRecord[]> {
+    return this.database.transaction(async () => {
+      const began = Date.now();
       const ids: string[] = [];
       for (const [index, board] of boards.entries()) {
-        const id = randomUUID();
+        const id = await this.insert(board, fromBatch, new Date(began + index));
+        await this.ledger.write(fromBatch ? 'given' : 'added', id, board.quantity, fromBatch);
         ids.push(id);
-        await transaction('boards').insert({
-          id,
-          ...columnsOf(board),
-          from_batch: fromBatch,
-          created_at: new Date(now + index),
-        });
-        await this.writeDefects(id, board.defects, transaction);
       }
-      const added = await this.byIds(ids, transaction);
-      return ids.map((id) => added.find((board) => board.id === id)!);
-    };
-    return inside ? write(inside) : this.database.transaction(write);
+      return this.inOrder(ids);
+    });
   }
 
   /** Writes a board if its version is still the one that was read; undefined when it is not. */
-  async change(id: string, change: BoardChange): Promise<BoardRecord | undefined> {
-    return this.database.transaction(async (transaction) => {
-      const touched = await transaction('boards')
-        .where({ id, version: change.version })
-        .whereNull('deleted_at')
-        .update({ ...columnsOf(change), version: change.version + 1 });
-      if (touched === 0) return undefined;
-      await transaction('defects').where({ board_id: id }).delete();
-      await this.writeDefects(id, change.defects, transaction);
-      return (await this.byIds([id], transaction))[0];
+  change(id: string, change: BoardChange): Promise<BoardRecord | undefined> {
+    return this.database.transaction(async () => {
+      const before = await this.boards.byId(id, true);
+      if (!before || !(await this.boards.update(id, change.version, columnsOf(change))))
+        return undefined;
+      await this.ledger.write('counted', id, change.quantity - before.quantity);
+      await this.database.now('defects').where({ board_id: id }).delete();
+      await this.writeDefects(id, change.defects);
+      return (await this.byIds([id]))[0];
     });
   }
 
   /** Takes one board out of a pile of equal ones, so that it can have defects of its own. */
-  async split(id: string, version: number): Promise<BoardRecord | undefined> {
-    return this.database.transaction(async (transaction) => {
-      const touched = await transaction('boards')
-        .where({ id, version })
-        .where('quantity', '>', 1)
-        .whereNull('deleted_at')
-        .update({ quantity: transaction.raw('quantity - 1'), version: version + 1 });
-      if (touched === 0) return undefined;
-      const [pile] = await this.byIds([id], transaction);
-      const [single] = await this.add([{ ...pile!, quantity: 1 }], pile!.fromBatch, transaction);
-      return single;
+  split(id: string, version: number): Promise<BoardRecord | undefined> {
+    return this.database.transaction(async () => {
+      const [pile] = await this.byIds([id], true);
+      if (!pile || pile.quantity < 2) return undefined;
+      const quantity = pile.quantity - 1;
+      if (!(await this.boards.update(id, version, { quantity }))) return undefined;
+      const single = await this.insert({ ...pile, quantity: 1 }, pile.fromBatch, new Date());
+      await this.ledger.write('split', id, -1);
+      await this.ledger.write('split', single, 1);
+      return (await this.byIds([single]))[0];
     });
   }
 
-  async remove(id: string, version: number): Promise<boolean> {
-    return (
-      (await this.database('boards')
-        .where({ id, version })
-        .whereNull('deleted_at')
-        .update({ deleted_at: new Date(), version: version + 1 })) > 0
-    );
+  /** Throws boards away; false when somebody changed them first. */
+  remove(id: string, version: number): Promise<boolean> {
+    return this.database.transaction(async () => {
+      const before = await this.boards.byId(id, true);
+      if (!before || !(await this.boards.remove(id, version))) return false;
+      await this.ledger.write('thrown', id, -before.quantity);
+      return true;
+    });
   }
 
-  async restore(id: string): Promise<BoardRecord | undefined> {
-    await this.database('boards')
-      .where({ id })
-      .whereNotNull('deleted_at')
-      .update({ deleted_at: null, version: this.database.raw('version + 1') });
-    return (await this.byIds([id]))[0];
+  /** Puts back what was thrown away. An offcut that is whole again in its board is not there to be put back. */
+  restore(id: string): Promise<BoardRecord | undefined> {
+    return this.database.transaction(async () => {
+      const back = await this.boards.restore(id, { restorable: true });
+      const [board] = await this.byIds([id]);
+      if (back && board) await this.ledger.write('restored', id, board.quantity);
+      return board;
+    });
   }
 
-  /** Takes boards off the rack; false when there are not so many. */
-  async take(id: string, quantity: number, transaction: Knex.Transaction): Promise<boolean> {
-    const touched = await transaction('boards')
-      .where({ id })
-      .where('quantity', '>=', quantity)
-      .whereNull('deleted_at')
-      .update({
-        quantity: transaction.raw('quantity - ?', [quantity]),
-        version: transaction.raw('version + 1'),
-      });
-    return touched > 0;
+  /** Takes boards off the rack for a batch; the caller holds their locks and has counted them. */
+  async take(board: BoardRecord, quantity: number, batch: string): Promise<void> {
+    await this.boards.touch(board.id, { quantity: board.quantity - quantity });
+    await this.ledger.write('taken', board.id, -quantity, batch);
   }
 
-  async putBack(id: string, quantity: number, transaction: Knex.Transaction): Promise<void> {
-    await transaction('boards')
-      .where({ id })
-      .update({
-        quantity: transaction.raw('quantity + ?', [quantity]),
-        deleted_at: null,
-        version: transaction.raw('version + 1'),
-      });
+  /**
+   * Gives boards back as they were when they were taken: onto their pile where that is still there and of their kind, else as a pile of
+   * their own. Gives the id of the pile.
+   */
+  async putBack(taken: BoardRecord, quantity: number, batch: string): Promise<string> {
+    const [there] = await this.byIds([taken.id], true);
+    if (there && isSameKind(there, taken)) {
+      await this.boards.touch(taken.id, { quantity: there.quantity + quantity });
+      await this.ledger.write('back', taken.id, quantity, batch);
+      return taken.id;
+    }
+    const id = await this.insert({ ...taken, quantity }, taken.fromBatch, new Date());
+    await this.ledger.write('back', id, quantity, batch);
+    return id;
   }
 
-  /** Offcuts of a batch as they were put on the rack, and whether each is still untouched. */
-  async offcutsOf(
-    batchId: string,
-    transaction: Knex.Transaction,
-  ): Promise<{ id: string; name: string; untouched: boolean }[]> {
-    const rows = await transaction<BoardRow>('boards')
-      .where({ from_batch: batchId })
-      .whereNull('deleted_at')
-      .forUpdate();
-    return rows.map((row) => ({
-      id: row.id,
-      name: row.name,
-      untouched: row.version === 1 && row.quantity === 1,
-    }));
+  /** Takes an offcut off for good: it is part of its board again. */
+  async unmake(id: string, batch: string): Promise<void> {
+    await this.boards.touch(id, { quantity: 0, deleted_at: new Date(), restorable: false });
+    await this.ledger.write('unmade', id, -1, batch);
   }
 
-  async forget(ids: readonly string[], transaction: Knex.Transaction): Promise<void> {
-    await transaction('boards')
-      .whereIn('id', [...ids])
-      .delete();
+  private async insert(
+    board: NewBoard,
+    fromBatch: string | null,
+    createdAt: Date,
+  ): Promise<string> {
+    const id = await this.boards.insert({
+      ...columnsOf(board),
+      from_batch: fromBatch,
+      created_at: createdAt,
+    });
+    await this.writeDefects(id, board.defects);
+    return id;
   }
 
-  private async writeDefects(
-    id: string,
-    defects: readonly Defect[],
-    transaction: Knex.Transaction,
-  ): Promise<void> {
-    if (defects.length === 0) return;
-    await transaction('defects').insert(
-      defects.map((defect, position) => ({
-        board_id: id,
-        position,
-        kind: defect.kind,
-        zone: JSON.stringify(zoneToFile(defect.zone)),
-      })),
-    );
+  private async writeDefects(id: string, defects: BoardRecord['defects']): Promise<void> {
+    if (defects.length > 0) await this.database.now('defects').insert(defectColumns(id, defects));
   }
 
-  private async withDefects(rows: readonly BoardRow[], inside: Knex): Promise<BoardRecord[]> {
-    const defects = await inside<DefectRow>('defects')
+  private async inOrder(ids: readonly string[]): Promise<BoardRecord[]> {
+    const boards = new Map((await this.byIds(ids)).map((board) => [board.id, board]));
+    return ids.flatMap((id) => boards.get(id) ?? []);
+  }
+
+  private async withDefects(rows: readonly BoardRow[]): Promise<BoardRecord[]> {
+    const defects = await this.database
+      .now<DefectRow>('defects')
       .whereIn(
         'board_id',
         rows.map((row) => row.id),
       )
       .orderBy(['board_id', 'position']);
-    return rows.map((row) => ({
-      id: row.id,
-      version: row.version,
-      name: row.name,
-      quantity: row.quantity,
-      material: row.material,
-      thickness: row.thickness,
-      width: row.width,
-      length: row.length,
-      faceA: row.face_a,
-      faceB: row.face_b,
-      price: row.price,
-      offcut: row.offcut === 1,
-      grained: row.grained === 1,
-      fromBatch: row.from_batch,
-      defects: defects
-        .filter((defect) => defect.board_id === row.id)
-        .map((defect) => ({
-          kind: defect.kind,
-          zone: zoneFromFile(
-            zoneFile.parse(typeof defect.zone === 'string' ? JSON.parse(defect.zone) : defect.zone),
-          ),
-        })),
-    }));
+    return rows.map((row) => recordOf(row, defects as DefectRow[]));
   }
 }

@@ -1,11 +1,12 @@
 import {
   acceptance,
-  type BatchChange,
+  type BatchPatch,
   type BatchRecord,
+  type BatchSummary,
   type BoardChange,
   type BoardRecord,
-  batchChange,
   batchList,
+  batchPatch,
   batchRecord,
   boardChange,
   boardList,
@@ -38,14 +39,29 @@ export class Trouble extends Error {
   }
 }
 
-async function send(method: string, path: string, body?: unknown): Promise<Response> {
+/** A key for one write: sent again under it, the write is done once. */
+export const newKey = (): string => crypto.randomUUID();
+
+interface Sending {
+  body?: unknown;
+  /** Every write has one; a new one unless it is the same write again. */
+  key?: string;
+}
+
+async function send(
+  method: string,
+  path: string,
+  { body, key = newKey() }: Sending = {},
+): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(`/api/${path}`, {
       method,
-      ...(body === undefined
-        ? {}
-        : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+      headers: {
+        ...(method !== 'GET' && { 'Idempotency-Key': key }),
+        ...(body !== undefined && { 'Content-Type': 'application/json' }),
+      },
+      ...(body !== undefined && { body: JSON.stringify(body) }),
     });
   } catch {
     throw new Trouble({
@@ -73,21 +89,23 @@ const ask = async <S extends z.ZodType>(
   method: string,
   path: string,
   body?: unknown,
-): Promise<z.output<S>> => schema.parse(await (await send(method, path, body)).json());
+  key?: string,
+): Promise<z.output<S>> =>
+  schema.parse(await (await send(method, path, { body, ...(key && { key }) })).json());
 
 /** The one way to the server. Every body goes out and comes in through the schemas that the server uses. */
 export const client = {
-  batches: async (): Promise<BatchRecord[]> => (await ask(batchList, 'GET', 'batches')).batches,
+  batches: async (): Promise<BatchSummary[]> => (await ask(batchList, 'GET', 'batches')).batches,
   batch: (id: string): Promise<BatchRecord> => ask(batchRecord, 'GET', `batches/${id}`),
   addBatch: (batch: NewBatch): Promise<BatchRecord> =>
     ask(batchRecord, 'POST', 'batches', z.encode(newBatch, batch)),
-  changeBatch: (id: string, change: BatchChange): Promise<BatchRecord> =>
-    ask(batchRecord, 'PUT', `batches/${id}`, z.encode(batchChange, change)),
+  changeBatch: (id: string, patch: BatchPatch, key: string): Promise<BatchRecord> =>
+    ask(batchRecord, 'PATCH', `batches/${id}`, z.encode(batchPatch, patch), key),
   removeBatch: (id: string, version: number) => send('DELETE', `batches/${id}?version=${version}`),
   restoreBatch: (id: string): Promise<BatchRecord> =>
     ask(batchRecord, 'POST', `batches/${id}/restore`),
   proposeLayout: (id: string, layout: Layout) =>
-    send('PUT', `batches/${id}/layout`, z.encode(proposal, { layout })),
+    send('PUT', `batches/${id}/layout`, { body: z.encode(proposal, { layout }) }),
   acceptLayout: (id: string, version: number, layout: Layout): Promise<BatchRecord> =>
     ask(batchRecord, 'POST', `batches/${id}/accept`, z.encode(acceptance, { version, layout })),
   giveBack: (id: string, version: number): Promise<BatchRecord> =>

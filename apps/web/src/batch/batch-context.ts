@@ -2,9 +2,11 @@ import type { BuiltBox, Derived, PanelSet } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
 
 import { createContext, useContext } from 'react';
-import type { BatchEditing } from './use-batch';
+import type { BatchSession, BatchState } from './batch-session';
 
-export interface BatchOnBench extends BatchEditing {
+export interface BatchOnBench extends BatchState {
+  session: BatchSession;
+  edit: BatchSession['edit'];
   /** What the plan gives now. */
   built: BuiltBox;
   /** The last sound box: stays on the screen while a size cannot be built. */

@@ -1,6 +1,7 @@
-import { animalById, readySentence, spokenName } from '@spare-knot/core/animals';
+import { readySentence, spokenName } from '@spare-knot/core/animals';
 import type { BatchRecord } from '@spare-knot/core/api';
-import { buildBox } from '@spare-knot/core/families';
+import { animalsOf, buildBox, familyById } from '@spare-knot/core/families';
+import { panelNames, partName } from '@spare-knot/core/panels';
 
 import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
@@ -8,12 +9,14 @@ import { AlertDialog } from 'radix-ui';
 import { useEffect, useMemo, useRef } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { client } from '../api/client';
+import { PanelWordsContext } from '../measure/length';
 import { GivenUnits, styleOf } from '../measure/units';
 import { HeaderEnd } from '../ui/header-end';
 import { Trouble } from '../ui/trouble';
 import { BatchContext, type BatchOnBench } from './batch-context';
+import type { BatchSession, BatchState, Keeping } from './batch-session';
 import { StationTape } from './station-tape';
-import { type Keeping, useBatchEditing } from './use-batch';
+import { useBatchSession } from './use-batch-session';
 
 /** A batch on its way along the stations. */
 export function BatchPage() {
@@ -29,8 +32,9 @@ export function BatchPage() {
 }
 
 function OpenBatch({ initial }: { initial: BatchRecord }) {
-  const editing = useBatchEditing(initial);
-  const { draft, edit, batch } = editing;
+  const { session, state } = useBatchSession(initial);
+  const { draft, batch } = state;
+  const { edit } = session;
   const built = useMemo(() => buildBox(draft.plan), [draft.plan]);
   const lastSound = useRef<BatchOnBench['sound']>(null);
   if (built.ok && lastSound.current?.box !== built.box)
@@ -47,11 +51,10 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
         event.target instanceof HTMLInputElement
       )
         return;
-      const act = event.shiftKey ? editing.redo : editing.undo;
-      if (act && !locked) {
-        event.preventDefault();
-        act();
-      }
+      if (locked) return;
+      event.preventDefault();
+      if (event.shiftKey) session.redo();
+      else session.undo();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -71,71 +74,81 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
     }),
     [draft.units, draft.division, edit],
   );
-  const animal = animalById(draft.plan.animal);
-  const value: BatchOnBench = { ...editing, built, sound: lastSound.current, locked };
+  const animal = animalsOf(draft.plan)[0];
+  const sound = lastSound.current;
+  const panelWords = useMemo(() => {
+    if (!sound) return null;
+    const names = panelNames(familyById(sound.plan.family), sound.box);
+    return (id: string) => partName(names, id).toLowerCase();
+  }, [sound]);
+  const value: BatchOnBench = { ...state, session, edit, built, sound, locked };
   return (
     <GivenUnits value={units}>
       <BatchContext value={value}>
-        <HeaderEnd>
-          <KeepingWord keeping={editing.keeping} />
-        </HeaderEnd>
-        <div className="mx-auto max-w-[1500px] px-6 pb-10 max-sm:px-3 print:m-0 print:max-w-none print:p-0">
-          <div className="flex flex-wrap items-end gap-x-4 gap-y-1 pt-3 print:hidden">
-            <div className="min-w-0 flex-1 max-md:basis-full">
-              <input
-                aria-label="Name of the batch"
-                className="w-full max-w-2xl rounded border border-transparent bg-transparent font-slab text-[1.55rem] font-bold hover:border-line focus:bg-white"
-                value={draft.name}
-                maxLength={120}
-                disabled={locked}
-                onChange={(event) => {
-                  const name = event.target.value;
-                  if (name.trim() !== '') edit((current) => ({ ...current, name }));
-                }}
+        <PanelWordsContext value={panelWords}>
+          <HeaderEnd>
+            <KeepingWord keeping={state.keeping} />
+          </HeaderEnd>
+          <div className="mx-auto max-w-[1500px] px-6 pb-10 max-sm:px-3 print:m-0 print:max-w-none print:p-0">
+            <div className="flex flex-wrap items-end gap-x-4 gap-y-1 pt-3 print:hidden">
+              <div className="min-w-0 flex-1 max-md:basis-full">
+                <input
+                  aria-label="Name of the batch"
+                  className="w-full max-w-2xl rounded border border-transparent bg-transparent font-slab text-[1.55rem] font-bold hover:border-line focus:bg-white"
+                  value={draft.name}
+                  maxLength={120}
+                  disabled={locked}
+                  onChange={(event) => {
+                    const name = event.target.value;
+                    if (name.trim() !== '') edit((current) => ({ ...current, name }));
+                  }}
+                />
+                <p className="text-soft">
+                  {draft.boxes} {draft.boxes === 1 ? 'box' : 'boxes'}
+                  {animal && ` for ${spokenName(animal)} · ${readySentence(animal)}`}
+                </p>
+              </div>
+              <div className="flex gap-1">
+                <button
+                  type="button"
+                  className="btn btn-quiet"
+                  disabled={!state.canUndo || locked}
+                  onClick={session.undo}
+                  title="Undo (Ctrl+Z)"
+                >
+                  <Undo2 size={18} aria-hidden /> Undo
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-quiet"
+                  disabled={!state.canRedo || locked}
+                  onClick={session.redo}
+                  title="Redo (Ctrl+Shift+Z)"
+                >
+                  <Redo2 size={18} aria-hidden /> Redo
+                </button>
+              </div>
+              <div id="station-actions" className="flex gap-2" />
+            </div>
+            <div className="print:hidden">
+              <StationTape
+                progress={{ sound: built.ok, taken: locked, laidOut: batch.proposed !== null }}
               />
-              <p className="text-soft">
-                {draft.boxes} {draft.boxes === 1 ? 'box' : 'boxes'}
-                {animal && ` for ${spokenName(animal)} · ${readySentence(animal)}`}
+            </div>
+            {locked && !printing && (
+              <p className="mt-3 rounded-lg border border-moss bg-moss-pale px-4 py-2 print:hidden">
+                The boards of this batch are taken, so its box stands as it is. To change it, give
+                the boards back on{' '}
+                <Link className="link" to="layout">
+                  Layout
+                </Link>
+                .
               </p>
-            </div>
-            <div className="flex gap-1">
-              <button
-                type="button"
-                className="btn btn-quiet"
-                disabled={!editing.undo || locked}
-                onClick={() => editing.undo?.()}
-                title="Undo (Ctrl+Z)"
-              >
-                <Undo2 size={18} aria-hidden /> Undo
-              </button>
-              <button
-                type="button"
-                className="btn btn-quiet"
-                disabled={!editing.redo || locked}
-                onClick={() => editing.redo?.()}
-                title="Redo (Ctrl+Shift+Z)"
-              >
-                <Redo2 size={18} aria-hidden /> Redo
-              </button>
-            </div>
-            <div id="station-actions" className="flex gap-2" />
+            )}
+            <Outlet />
           </div>
-          {!printing && (
-            <StationTape sound={built.ok} taken={locked} laidOut={batch.proposed !== null} />
-          )}
-          {locked && !printing && (
-            <p className="mt-3 rounded-lg border border-moss bg-moss-pale px-4 py-2 print:hidden">
-              The boards of this batch are taken, so its box stands as it is. To change it, give the
-              boards back on{' '}
-              <Link className="link" to="layout">
-                Layout
-              </Link>
-              .
-            </p>
-          )}
-          <Outlet />
-        </div>
-        <TwoVersions editing={editing} />
+          <TwoVersions session={session} state={state} />
+        </PanelWordsContext>
       </BatchContext>
     </GivenUnits>
   );
@@ -167,8 +180,8 @@ function KeepingWord({ keeping }: { keeping: Keeping }) {
   );
 }
 
-function TwoVersions({ editing }: { editing: ReturnType<typeof useBatchEditing> }) {
-  const { theirs, draft } = editing;
+function TwoVersions({ session, state }: { session: BatchSession; state: BatchState }) {
+  const { theirs, draft } = state;
   const facts = (of: { name: string; boxes: number }) =>
     `“${of.name}”, ${of.boxes} ${of.boxes === 1 ? 'box' : 'boxes'}`;
   return (
@@ -197,10 +210,10 @@ function TwoVersions({ editing }: { editing: ReturnType<typeof useBatchEditing> 
             </dl>
           )}
           <div className="mt-5 flex justify-end gap-2">
-            <AlertDialog.Cancel className="btn" onClick={editing.takeTheirs}>
+            <AlertDialog.Cancel className="btn" onClick={session.takeTheirs}>
               Take the other
             </AlertDialog.Cancel>
-            <AlertDialog.Action className="btn btn-main" onClick={editing.keepMine}>
+            <AlertDialog.Action className="btn btn-main" onClick={session.keepMine}>
               Keep what is here
             </AlertDialog.Action>
           </div>

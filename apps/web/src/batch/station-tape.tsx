@@ -1,27 +1,8 @@
 import { NavLink } from 'react-router';
-
-const STATIONS = [
-  { to: 'box', label: 'Box' },
-  { to: 'wood', label: 'Wood' },
-  { to: 'layout', label: 'Layout' },
-  { to: 'sheets', label: 'Sheets' },
-] as const;
+import { type Progress, STATIONS } from '../stations/stations';
 
 /** The way of a batch, in the order of the work, as a tape: where it is stands dark, what is done is ticked. */
-export function StationTape({
-  sound,
-  taken,
-  laidOut,
-}: {
-  sound: boolean;
-  taken: boolean;
-  laidOut: boolean;
-}) {
-  const done: Record<string, boolean> = {
-    box: sound,
-    wood: sound && (laidOut || taken),
-    layout: taken,
-  };
+export function StationTape({ progress }: { progress: Progress }) {
   return (
     <nav
       aria-label="Stations of the batch"
@@ -41,15 +22,15 @@ export function StationTape({
       </svg>
       <ol className="relative flex h-full justify-between px-12 max-md:px-0">
         {STATIONS.map((station) => (
-          <li key={station.to} className="h-full">
+          <li key={station.path} className="h-full">
             <NavLink
-              to={station.to}
+              to={station.path}
               className={({ isActive }) =>
                 `flex h-full min-w-32 items-end justify-center px-5 max-md:min-w-0 max-md:px-3 max-sm:px-1.5 max-sm:text-base pb-0.5 font-slab text-[1.06rem] font-bold ${isActive ? 'bg-forest text-white' : 'text-[#2f2606] hover:bg-[#e4c35a]'}`
               }
             >
               {station.label}
-              {done[station.to] && (
+              {station.done(progress) && (
                 <span className="ml-1.5">
                   <span aria-hidden>✓</span>
                   <span className="sr-only">, done</span>

@@ -1,5 +1,5 @@
 import { type Animal, type Range, readyWords } from '@spare-knot/core/animals';
-import { fromMm, MARK_MEANINGS } from '@spare-knot/core/measure';
+import { EVIDENCE_MEANINGS, fromMm } from '@spare-knot/core/measure';
 
 import type { ReactNode } from 'react';
 import { Length } from '../measure/length';
@@ -60,7 +60,7 @@ export function AnimalFacts({ animal, brief = false }: { animal: Animal; brief?:
       </dl>
       {!brief && animal.note && <p className="mt-2">{animal.note}.</p>}
       <p className="mt-1 text-[0.82rem] text-soft">
-        [{animal.mark}] {animal.source}: {MARK_MEANINGS[animal.mark]}
+        [{animal.evidence}] {animal.source}: {EVIDENCE_MEANINGS[animal.evidence]}
       </p>
     </div>
   );

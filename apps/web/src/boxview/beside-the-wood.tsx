@@ -11,6 +11,7 @@ import {
 import { TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure';
 import { type PanelSet, weightOf } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
+import { ofArea, ofWeight } from '@spare-knot/core/text';
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -69,11 +70,7 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
                   <td className="py-1.5 pr-2">
                     <span className="font-semibold">
                       <Sentence
-                        text={
-                          style.system === 'inch' && line.inchName
-                            ? `${line.name.split(' ').slice(0, 2).join(' ')} ${line.inchName}`
-                            : line.name
-                        }
+                        text={style.system === 'inch' && line.inchName ? line.inchName : line.name}
                       />
                     </span>
                     <span className="block text-sm text-soft">
@@ -105,10 +102,7 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
           <dl className="mt-1">
             {(
               [
-                [
-                  'Weight, bare',
-                  `${kilograms.toFixed(1)} kg (${(kilograms * 2.2046).toFixed(1)} lb)`,
-                ],
+                ['Weight, bare', <Sentence key="w" text={[ofWeight(kilograms)]} />],
                 [
                   'Floor inside',
                   <span key="f">
@@ -124,10 +118,7 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
                     'no glue'
                   ),
                 ],
-                [
-                  'Outside, to finish',
-                  `${outside.toFixed(2)} m² (${(outside * 10.764).toFixed(1)} sq ft)`,
-                ],
+                ['Outside, to finish', <Sentence key="o" text={[ofArea(outside)]} />],
               ] as const
             ).map(([name, value]) => (
               <div

@@ -9,6 +9,7 @@ import {
   middleSection,
   sectionX,
 } from '@spare-knot/core/sheets';
+import type { Text } from '@spare-knot/core/text';
 
 import { type ReactNode, useMemo } from 'react';
 import { LengthField } from '../measure/length-field';
@@ -22,7 +23,7 @@ interface Props {
   drawn: { plan: BoxPlan; box: PanelSet };
   width: number;
   height: number;
-  problems: ReadonlyMap<string, string>;
+  problems: ReadonlyMap<string, Text>;
   locked: boolean;
   onSize: (id: string, ticks: Ticks) => void;
 }

@@ -1,20 +1,25 @@
-import { extentOf, type Layer, type PaperDrawing } from '@spare-knot/core/sheets';
+import { type Drawing, extentOf, type Layer } from '@spare-knot/core/sheets';
 
 import { useMemo } from 'react';
 
 const LOOKS: Record<Layer, { stroke: string; width: number; fill: string; dash?: string }> = {
+  board: { stroke: '#a98b5d', width: 0.8, fill: '#f8eedb' },
+  defect: { stroke: '#7a5a30', width: 0.7, fill: 'none' },
+  offcut: { stroke: '#a98b5d', width: 0.7, fill: 'none', dash: '6 3' },
+  panel: { stroke: '#3b2a14', width: 1.3, fill: '#edd2ad' },
   cut: { stroke: '#3b2a14', width: 1.3, fill: '#edd2ad' },
   face: { stroke: '#3b2a14', width: 1, fill: '#edd2ad' },
   behind: { stroke: '#a98b5d', width: 0.8, fill: '#f8eedb' },
-  far: { stroke: '#3b2a14', width: 0.9, fill: 'none', dash: '5 3' },
+  'far-face': { stroke: '#3b2a14', width: 0.9, fill: 'none', dash: '5 3' },
   hole: { stroke: '#3b2a14', width: 1, fill: '#fcfaf4' },
   groove: { stroke: '#7a5a30', width: 0.7, fill: 'none', dash: '3 2' },
+  mark: { stroke: '#1d5a96', width: 0.8, fill: 'none' },
   dimension: { stroke: '#1d5a96', width: 0.8, fill: 'none' },
   note: { stroke: 'none', width: 0, fill: '#1f2e27' },
 };
 
 interface Props {
-  drawing: PaperDrawing;
+  drawing: Drawing;
   width: number;
   /** Highest the picture may become; it shrinks to fit. */
   most: number;

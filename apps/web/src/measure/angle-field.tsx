@@ -1,3 +1,5 @@
+import type { Text } from '@spare-knot/core/text';
+
 import { useEffect, useState } from 'react';
 import { Sentence } from './length';
 
@@ -11,7 +13,7 @@ export function AngleField({
 }: {
   label: string;
   value: number;
-  problem: string | null;
+  problem: Text | null;
   locked: boolean;
   onChange: (angle: number) => void;
 }) {

@@ -1,4 +1,5 @@
 import { parseLength, printLength, type Ticks } from '@spare-knot/core/measure';
+import type { Text } from '@spare-knot/core/text';
 
 import { useEffect, useId, useRef, useState } from 'react';
 import { Sentence } from './length';
@@ -11,7 +12,7 @@ interface Props {
   /** Whether the label is read out only. */
   hideLabel?: boolean;
   /** What is wrong with the value as it stands, said by whoever uses it. */
-  problem?: string | null;
+  problem?: Text | null;
   least?: Ticks;
   className?: string;
   disabled?: boolean;
@@ -54,7 +55,7 @@ export function LengthField({
     setText(printLength(parsed.ticks, exact));
     onChange(parsed.ticks);
   };
-  const message = wrong ?? problem;
+  const message = wrong === null ? problem : [wrong];
   return (
     <div className="relative">
       <label htmlFor={id} className={hideLabel ? 'sr-only' : 'label block'}>

@@ -1,6 +1,7 @@
 import { printLength, readTape, type Ticks } from '@spare-knot/core/measure';
-import { piecesOf } from '@spare-knot/core/text';
+import { printText, printValue, type Text } from '@spare-knot/core/text';
 
+import { createContext, Fragment, useContext } from 'react';
 import { useUnits } from './units';
 
 /** A length as a tape shows it, with a real fraction. */
@@ -32,13 +33,39 @@ export function Length({ ticks, unit = false }: { ticks: Ticks; unit?: boolean }
   );
 }
 
-/** A sentence of the core with its lengths in the reader's unit. */
-export function Sentence({ text }: { text: string }) {
+type PanelWords = (id: string) => string;
+
+/** What the panels of the box on the bench are called. */
+export const PanelWordsContext = createContext<PanelWords | null>(null);
+
+function useReader() {
+  const { style } = useUnits();
+  const panel = useContext(PanelWordsContext);
+  return { style, ...(panel && { panel }) };
+}
+
+/** Prints a sentence of the core for where only plain words can stand. */
+export function usePrintedText(): (text: Text) => string {
+  const reader = useReader();
+  return (text) => printText(text, reader);
+}
+
+/** A sentence of the core with its values in the reader's units. */
+export function Sentence({ text }: { text: Text }) {
+  const reader = useReader();
   return (
     <>
-      {piecesOf(text).map((piece, index) =>
-        typeof piece === 'string' ? piece : <Length key={index} ticks={piece} unit />,
-      )}
+      {text.map((part, index) => (
+        <Fragment key={index}>
+          {typeof part === 'string' ? (
+            part
+          ) : part.kind === 'length' ? (
+            <Length ticks={part.ticks} unit />
+          ) : (
+            printValue(part, reader)
+          )}
+        </Fragment>
+      ))}
     </>
   );
 }

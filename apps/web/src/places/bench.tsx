@@ -1,14 +1,14 @@
-import { animalById, readySentence, spokenName } from '@spare-knot/core/animals';
-import type { BatchRecord } from '@spare-knot/core/api';
-import { buildBox } from '@spare-knot/core/families';
+import { readySentence, spokenName } from '@spare-knot/core/animals';
+import type { BatchSummary } from '@spare-knot/core/api';
+import { animalsOf } from '@spare-knot/core/families';
 import { printMoney } from '@spare-knot/core/measure';
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
-import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { client } from '../api/client';
-import { SmallPicture } from '../boxview/small-picture';
+import { KeptPicture } from '../boxview/kept-picture';
+import { Boundary } from '../ui/boundary';
 import { HeaderEnd } from '../ui/header-end';
 import { useNotice } from '../ui/notice';
 import { Trouble } from '../ui/trouble';
@@ -19,7 +19,7 @@ export function Bench() {
   return (
     <main className="mx-auto max-w-[1200px] px-6 py-6">
       <HeaderEnd />
-      <div className="flex items-end justify-between">
+      <div className="flex flex-wrap items-end justify-between gap-2">
         <div>
           <h1 className="text-3xl">Bench</h1>
           <p className="text-soft">Batches of boxes under way, the last touched first.</p>
@@ -48,7 +48,9 @@ export function Bench() {
       )}
       <ul className="mt-6 grid gap-4">
         {query.data?.map((batch) => (
-          <BatchCard key={batch.id} batch={batch} />
+          <Boundary key={batch.id} what={`“${batch.name}”`}>
+            <BatchCard batch={batch} />
+          </Boundary>
         ))}
       </ul>
     </main>
@@ -63,25 +65,30 @@ interface NextStep {
   why: string;
 }
 
-function nextStep(batch: BatchRecord, sound: boolean): NextStep {
-  if (batch.accepted)
+const layOut = (why: string): NextStep => ({ to: 'layout', label: 'Lay it out', why });
+
+function nextStep({ state, picture }: BatchSummary): NextStep {
+  if (state.is === 'unreadable') return { to: 'box', label: 'Look at it', why: state.why };
+  if (state.is === 'taken')
     return { to: 'sheets', label: 'Print the sheets', why: 'Boards are taken: mark and saw.' };
-  if (!sound) return { to: 'box', label: 'Mend the box', why: 'It cannot be built as it stands.' };
-  if (batch.proposed)
-    return {
-      to: 'layout',
-      label: 'Take the boards',
-      why: `Laid out on ${batch.proposed.boards.length} boards for ${printMoney(batch.proposed.cost)}.`,
-    };
-  return { to: 'layout', label: 'Lay it out', why: 'The box is sound; next, its boards.' };
+  if (!picture)
+    return { to: 'box', label: 'Mend the box', why: 'It cannot be built as it stands.' };
+  if (state.is === 'planned') return layOut('The box is sound; next, its boards.');
+  if (state.stale) return layOut('The box or the boards have changed since it was laid out.');
+  const boards = `${state.boards} ${state.boards === 1 ? 'board' : 'boards'}`;
+  return {
+    to: 'layout',
+    label: 'Take the boards',
+    why: `Laid out on ${boards} for ${printMoney(state.cost)}.`,
+  };
 }
 
-function BatchCard({ batch }: { batch: BatchRecord }) {
+function BatchCard({ batch }: { batch: BatchSummary }) {
   const queries = useQueryClient();
   const say = useNotice();
-  const built = useMemo(() => buildBox(batch.plan), [batch.plan]);
-  const animal = animalById(batch.plan.animal);
-  const next = nextStep(batch, built.ok);
+  const [animal] = animalsOf(batch);
+  const next = nextStep(batch);
+  const taken = batch.state.is === 'taken';
   const remove = async () => {
     try {
       await client.removeBatch(batch.id, batch.version);
@@ -98,14 +105,14 @@ function BatchCard({ batch }: { batch: BatchRecord }) {
     }
   };
   return (
-    <li className="card flex items-center gap-5 p-4">
+    <li className="card flex items-center gap-5 p-4 max-sm:flex-wrap">
       <Link
         to={`/batches/${batch.id}/box`}
         tabIndex={-1}
         aria-hidden
         className="grid h-24 w-28 shrink-0 place-items-center rounded-md bg-[#f0e8d6]"
       >
-        {built.ok && <SmallPicture view="section" box={built.box} width={100} height={84} />}
+        {batch.picture && <KeptPicture picture={batch.picture} width={100} height={84} />}
       </Link>
       <div className="min-w-0 flex-1">
         <h2 className="truncate text-xl">
@@ -123,9 +130,9 @@ function BatchCard({ batch }: { batch: BatchRecord }) {
           </p>
         )}
       </div>
-      <div className="w-60 text-right">
-        <p className={batch.accepted ? 'font-semibold text-moss' : 'text-soft'}>
-          {batch.accepted && <span aria-hidden>✓ </span>}
+      <div className="w-60 text-right max-sm:w-full">
+        <p className={taken ? 'font-semibold text-moss' : 'text-soft'}>
+          {taken && <span aria-hidden>✓ </span>}
           {next.why}
         </p>
         <div className="mt-2 flex items-center justify-end gap-1">

@@ -1,29 +1,35 @@
-import { FAMILY_NAMES, findAnimals, REGION_NAMES, readyWords } from '@spare-knot/core/animals';
+import {
+  animalById,
+  FAMILY_NAMES,
+  findAnimals,
+  REGION_NAMES,
+  readyWords,
+} from '@spare-knot/core/animals';
+import { SHOP_CAUTIONS } from '@spare-knot/core/building';
 import {
   buildBox,
   FAMILIES,
   type Family,
   NEST_CAUTIONS,
   ROOST_CAUTIONS,
-  SHOP_CAUTIONS,
 } from '@spare-knot/core/families';
-import { MARK_MEANINGS } from '@spare-knot/core/measure';
+import { EVIDENCE_MEANINGS } from '@spare-knot/core/measure';
 import { FASTENERS } from '@spare-knot/core/panels';
-import { chosen, startPlan } from '@spare-knot/core/plan';
+import { applying, startPlan } from '@spare-knot/core/plan';
 import { MATERIALS, NOMINAL_SIZES } from '@spare-knot/core/wood';
 
 import { Tabs } from 'radix-ui';
 import { type ReactNode, useMemo, useState } from 'react';
 import { AnimalFacts } from '../boxview/animal-facts';
 import { SmallPicture } from '../boxview/small-picture';
-import { Length, Sentence } from '../measure/length';
+import { Length } from '../measure/length';
 import { HeaderEnd } from '../ui/header-end';
 import { STANDARD_WOOD } from '../wood/standard-wood';
 
 const TABS = [
   ['animals', 'Animals'],
   ['families', 'Kinds of box'],
-  ['schools', 'Where makers disagree'],
+  ['choices', 'Where makers disagree'],
   ['wood', 'Wood and fasteners'],
   ['cautions', 'Cautions'],
 ] as const;
@@ -36,7 +42,10 @@ export function Handbook() {
       <h1 className="text-3xl">Handbook</h1>
       <p className="text-soft">
         Every figure carries its mark:{' '}
-        {(['P', 'M', 'C'] as const).map((mark) => `[${mark}] ${MARK_MEANINGS[mark]}`).join(' · ')}.
+        {(['P', 'M', 'C'] as const)
+          .map((mark) => `[${mark}] ${EVIDENCE_MEANINGS[mark]}`)
+          .join(' · ')}
+        .
       </p>
       <Tabs.Root defaultValue="animals" className="mt-4">
         <Tabs.List className="flex flex-wrap gap-1" aria-label="Chapters">
@@ -56,8 +65,8 @@ export function Handbook() {
         <Tabs.Content value="families">
           <Families />
         </Tabs.Content>
-        <Tabs.Content value="schools">
-          <Schools />
+        <Tabs.Content value="choices">
+          <Choices />
         </Tabs.Content>
         <Tabs.Content value="wood">
           <Wood />
@@ -101,25 +110,13 @@ function Animals() {
   );
 }
 
-/** An animal that shows a family well. */
-const SHOWN: Record<string, string> = {
-  'slant-roof': 'eastern bluebird',
-  'square-cut': 'great tit',
-  'open-front': 'european robin',
-  'ridge-roof': 'tree swallow',
-  owl: 'barn owl europe',
-  bat: 'bats north america',
-  'pole-bat': 'bats north america',
-  colony: 'house sparrow',
-  log: 'eurasian nuthatch',
-  tube: 'pardalote',
-};
-
-function usePicture(family: Family) {
+function useExample(family: Family) {
   return useMemo(() => {
-    const animal = findAnimals(SHOWN[family.id] ?? '')[0];
-    const built = animal && buildBox(startPlan(family, animal, STANDARD_WOOD));
-    return built?.ok ? built.box : null;
+    const animal = animalById(family.example);
+    if (!animal) return null;
+    const plan = startPlan(family, animal, STANDARD_WOOD);
+    const built = buildBox(plan);
+    return { plan, box: built.ok ? built.box : null };
   }, [family]);
 }
 
@@ -134,7 +131,8 @@ function Families() {
 }
 
 function FamilyCard({ family }: { family: Family }) {
-  const box = usePicture(family);
+  const example = useExample(family);
+  const box = example?.box;
   return (
     <li className="card flex gap-4 p-4">
       <div className="flex shrink-0 gap-2">
@@ -153,13 +151,10 @@ function FamilyCard({ family }: { family: Family }) {
       </div>
       <div>
         <h2 className="text-lg">{family.name}</h2>
-        <p className="mt-1">
-          <Sentence text={family.about} />
-        </p>
+        <p className="mt-1">{family.about}</p>
         <p className="mt-1 text-sm text-soft">
           Panels:{' '}
-          {family.roles
-            .filter((role) => !role.applies || role.applies(chosen(family, {})))
+          {applying(family.roles, example?.plan.choices ?? {})
             .map((role) => role.label.toLowerCase())
             .join(', ')}
           .
@@ -169,7 +164,7 @@ function FamilyCard({ family }: { family: Family }) {
   );
 }
 
-function Schools() {
+function Choices() {
   const rows = useMemo(() => {
     const seen = new Map<
       string,
@@ -180,15 +175,15 @@ function Schools() {
       }
     >();
     for (const family of FAMILIES) {
-      for (const school of family.schools) {
-        const key = `${school.id}|${school.options
+      for (const choice of family.choices) {
+        const key = `${choice.id}|${choice.options
           .map((option) => option.id)
           .sort()
           .join()}`;
         const known = seen.get(key);
         if (known) known.families.push(family.name);
-        else if (school.options.length > 1 && !/^\d+$/.test(school.options[0]!.label))
-          seen.set(key, { label: school.label, families: [family.name], options: school.options });
+        else if (choice.options.length > 1 && !/^\d+$/.test(choice.options[0]!.label))
+          seen.set(key, { label: choice.label, families: [family.name], options: choice.options });
       }
     }
     return [...seen.values()];
@@ -207,9 +202,7 @@ function Schools() {
             {row.options.map((option) => (
               <div key={option.id} className="mt-1">
                 <dt className="inline font-semibold">{option.label}: </dt>
-                <dd className="inline">
-                  <Sentence text={option.reason} />
-                </dd>
+                <dd className="inline">{option.reason}</dd>
               </div>
             ))}
           </dl>

@@ -6,7 +6,7 @@ import {
   REGION_NAMES,
   spokenName,
 } from '@spare-knot/core/animals';
-import { NO_CHOICES } from '@spare-knot/core/api';
+import { NO_WISHES } from '@spare-knot/core/api';
 import { familyById } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import { startPlan } from '@spare-knot/core/plan';
@@ -53,7 +53,7 @@ export function NewBatchPage() {
         division: style.division,
         plan,
         saw: STANDARD_SAW,
-        choices: NO_CHOICES,
+        wishes: NO_WISHES,
       });
       queries.setQueryData(['batch', batch.id], batch);
       void queries.invalidateQueries({ queryKey: ['batches'] });

@@ -20,7 +20,6 @@ import { type ReactNode, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useBatch } from '../batch/batch-context';
 import { StationActions } from '../batch/station-actions';
-import { StationTape } from '../batch/station-tape';
 import { BoardDrawing } from '../board/board-drawing';
 import { Length } from '../measure/length';
 import { useUnits } from '../measure/units';
@@ -37,7 +36,7 @@ const MARGIN = 12;
 
 /** Sheets to pin beside the saw: the cut list, and every board with its tape marks. */
 export function Sheets() {
-  const { draft, batch, sound, built } = useBatch();
+  const { draft, batch, sound } = useBatch();
   const rack = useRack();
   const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
   const boards = batch.accepted ? batch.accepted.boards : rack.boards;
@@ -135,11 +134,6 @@ export function Sheets() {
         </button>
       </StationActions>
       <div className="print:hidden">
-        <StationTape
-          sound={built.ok}
-          taken={batch.accepted !== null}
-          laidOut={batch.proposed !== null}
-        />
         <fieldset className="mt-3 flex flex-wrap items-center justify-center gap-2">
           <legend className="sr-only">Take away</legend>
           <TakeAway title={draft.name} files={files} />

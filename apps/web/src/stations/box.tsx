@@ -1,8 +1,6 @@
-import { type LumberOffer, lumberOffers } from '@spare-knot/core/advice';
-import { animalById } from '@spare-knot/core/animals';
 import type { Check } from '@spare-knot/core/checks';
-import { buildBox, checkBox, FAMILIES, familyById } from '@spare-knot/core/families';
-import { MARK_MEANINGS, printAngle } from '@spare-knot/core/measure';
+import { animalsOf, buildBox, checkBox, FAMILIES, familyById } from '@spare-knot/core/families';
+import { EVIDENCE_MEANINGS, printAngle } from '@spare-knot/core/measure';
 import {
   type Derived,
   type PanelChange,
@@ -10,13 +8,19 @@ import {
   panelChanges,
   panelNames,
 } from '@spare-knot/core/panels';
-import { type BoxPlan, changeFamily, chosen, type School } from '@spare-knot/core/plan';
-import { sentenceIn } from '@spare-knot/core/text';
+import {
+  applying,
+  type BoxPlan,
+  type Choice,
+  changeFamily,
+  type Finish,
+} from '@spare-knot/core/plan';
 
 import { Popover, Tabs } from 'radix-ui';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useBatch } from '../batch/batch-context';
+import { sameValue } from '../batch/change-paths';
 import { StationActions } from '../batch/station-actions';
 import { useWidth } from '../board/use-width';
 import { AnimalFacts } from '../boxview/animal-facts';
@@ -25,28 +29,26 @@ import { Drawings } from '../boxview/drawings';
 import { PanelsFlat } from '../boxview/panels-flat';
 import { SmallPicture, type SmallView } from '../boxview/small-picture';
 import { AngleField } from '../measure/angle-field';
-import { Length, Sentence } from '../measure/length';
+import { Length, Sentence, usePrintedText } from '../measure/length';
 import { LengthField } from '../measure/length-field';
-import { useUnits } from '../measure/units';
 import { STANDARD_WOOD } from '../wood/standard-wood';
+import type { JudgedOffer } from '../workers/lumber.worker';
+import { useLumberOffers } from '../workers/use-lumber-offers';
 
 const SolidView = lazy(() => import('../boxview/solid-view'));
 
-/** Kinds of box for bats; all others are for birds. */
-const ROOSTS = ['bat', 'pole-bat'];
+/** Questions that are answered by a press; what is answered in words is asked beside its check. */
+const asked = (choices: readonly Choice[], plan: BoxPlan): readonly Choice[] =>
+  applying(choices, plan.choices).filter(({ words }) => words === undefined);
 
 /** The box: who it is for, how it is made, how large, and what is wrong with it. */
 export function BoxStation() {
   const { draft, edit, built, sound, locked } = useBatch();
   const { plan } = draft;
-  const { style } = useUnits();
   const family = familyById(plan.family);
-  const animal = animalById(plan.animal);
+  const animal = animalsOf(plan)[0];
   const [ref, width] = useWidth<HTMLDivElement>();
-  const checks = useMemo(
-    () => (sound ? checkBox(sound.plan, sound.box, animal) : []),
-    [sound, animal],
-  );
+  const checks = useMemo(() => (sound ? checkBox(sound.plan, sound.box) : []), [sound]);
   const problems = useMemo(
     () =>
       new Map(
@@ -61,7 +63,6 @@ export function BoxStation() {
         This batch is of a family that is not known here: “{plan.family}”. It is kept as it is.
       </p>
     );
-  const schools = chosen(family, plan.schools);
   const names = sound
     ? panelNames(familyById(sound.plan.family), sound.box)
     : new Map<string, string>();
@@ -69,8 +70,6 @@ export function BoxStation() {
     edit((current) => ({ ...current, plan: next(current.plan) }));
   const setSize = (id: string, ticks: number) =>
     change((current) => ({ ...current, sizes: { ...current.sizes, [id]: ticks } }));
-  const applies = (each: { applies?: (schools: BoxPlan['schools']) => boolean }) =>
-    !each.applies || each.applies(schools);
   // While a new kind of box is not sound yet, the last sound one stays, with its own sizes.
   const drawn = sound && sound.plan.family === plan.family ? plan : (sound?.plan ?? plan);
   const drawnFamily = familyById(drawn.family) ?? family;
@@ -78,8 +77,8 @@ export function BoxStation() {
     sound && drawnFamily === family
       ? family.dimensions(sound.plan, sound.box).map((dimension) => dimension.size)
       : [];
-  const others = family.parameters.filter(
-    (parameter) => !onDrawing.includes(parameter.id) && applies(parameter),
+  const others = applying(family.parameters, plan.choices).filter(
+    (parameter) => !onDrawing.includes(parameter.id),
   );
   const elsewhere = [...problems].filter(
     ([field]) => !family.parameters.some((parameter) => parameter.id === field),
@@ -105,41 +104,42 @@ export function BoxStation() {
             className="field mt-1 w-full"
             value={family.id}
             disabled={locked || !animal}
-            title={
-              animal
-                ? sentenceIn(family.about, style)
-                : 'A box for nobody in particular keeps its kind.'
-            }
+            title={animal ? family.about : 'A box for nobody in particular keeps its kind.'}
             onChange={(event) => {
               const next = familyById(event.target.value);
               if (next && animal)
                 change((current) => changeFamily(current, next, animal, STANDARD_WOOD));
             }}
           >
-            {FAMILIES.filter(
-              (each) => each === family || ROOSTS.includes(each.id) === (animal?.family === 'bat'),
-            ).map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.name}
-              </option>
-            ))}
+            {FAMILIES.filter((each) => each === family || each.guests === family.guests).map(
+              (each) => (
+                <option key={each.id} value={each.id}>
+                  {each.name}
+                </option>
+              ),
+            )}
           </select>
         </label>
-        {family.schools.filter(applies).map((school) => (
-          <SchoolChoice
-            key={school.id}
-            school={school}
-            chosenOption={schools[school.id]!}
+        {asked(family.choices, plan).map((choice) => (
+          <ChoicePicker
+            key={choice.id}
+            choice={choice}
+            chosenOption={plan.choices[choice.id] ?? ''}
             plan={built.ok || sound?.plan.family !== plan.family ? plan : sound.plan}
             locked={locked}
             onChoose={(option) =>
               change((current) => ({
                 ...current,
-                schools: { ...current.schools, [school.id]: option },
+                choices: { ...current.choices, [choice.id]: option },
               }))
             }
           />
         ))}
+        <FinishPicker
+          finish={plan.finish}
+          locked={locked}
+          onChoose={(finish) => change((current) => ({ ...current, finish }))}
+        />
       </section>
       <section className="card min-w-0 p-3" aria-label="The box">
         {!built.ok && (
@@ -148,13 +148,13 @@ export function BoxStation() {
             className="mb-2 rounded-md border border-danger bg-danger-pale px-3 py-2 text-danger"
           >
             <strong>Not to be built like this.</strong>{' '}
-            <Sentence
-              text={
-                elsewhere.length > 0
-                  ? elsewhere.map(([, message]) => message).join(' ')
-                  : 'See the size marked red.'
-              }
-            />{' '}
+            {elsewhere.length === 0
+              ? 'See the size marked red.'
+              : elsewhere.map(([field, message]) => (
+                  <span key={field}>
+                    <Sentence text={message} />{' '}
+                  </span>
+                ))}{' '}
             {sound && 'The drawing shows the last sound box.'}
           </p>
         )}
@@ -335,11 +335,10 @@ function LumberDecides({
   plan: BoxPlan;
   names: ReadonlyMap<string, string>;
   locked: boolean;
-  onTake: (offer: LumberOffer) => void;
+  onTake: (offer: JudgedOffer) => void;
 }) {
   const [open, setOpen] = useState(false);
-  const offers = useMemo(() => (open ? lumberOffers(plan) : []), [open, plan]);
-  const animal = animalById(plan.animal);
+  const { offers, trouble } = useLumberOffers(open ? plan : null);
   const family = familyById(plan.family);
   const label = (size: string) =>
     family?.parameters.find((each) => each.id === size)?.label ?? size;
@@ -347,18 +346,26 @@ function LumberDecides({
   return (
     <details className="mt-3" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="font-slab font-semibold">Let the lumber decide</summary>
-      {open && offers.length === 0 && (
+      {open && offers === null && trouble === null && (
+        <p role="status" className="mt-1 text-sm">
+          Trying the sizes…
+        </p>
+      )}
+      {trouble && (
+        <p role="alert" className="mt-1 text-sm text-danger">
+          {trouble}
+        </p>
+      )}
+      {offers?.length === 0 && (
         <p className="mt-1 text-sm text-soft">
           Every panel is as wide as its board, or no single size would make it so. Choose boards on
           Wood first.
         </p>
       )}
       <ul className="mt-1">
-        {offers.map((offer) => {
-          const room = offer.box.cavities[0]!;
-          const broken = checkBox(offer.plan, offer.box, animal).filter(
-            (check) => check.severity === 'stop',
-          ).length;
+        {offers?.map((offer) => {
+          const [room] = offer.box.cavities;
+          const { broken } = offer;
           return (
             <li
               key={`${offer.panel} ${offer.size}`}
@@ -369,8 +376,13 @@ function LumberDecides({
               <strong>
                 <Length ticks={offer.after} unit />
               </strong>
-              , nothing to rip. Floor <Length ticks={room.width} /> ×{' '}
-              <Length ticks={room.depth} unit />
+              , nothing to rip.
+              {room && (
+                <>
+                  {' '}
+                  Floor <Length ticks={room.width} /> × <Length ticks={room.depth} unit />
+                </>
+              )}
               {broken > 0 && (
                 <span className="font-semibold text-danger">
                   {' '}
@@ -392,41 +404,40 @@ function LumberDecides({
   );
 }
 
-function SchoolChoice({
-  school,
+function ChoicePicker({
+  choice,
   chosenOption,
   plan,
   locked,
   onChoose,
 }: {
-  school: School;
+  choice: Choice;
   chosenOption: string;
   plan: BoxPlan;
   locked: boolean;
   onChoose: (option: string) => void;
 }) {
-  const { style } = useUnits();
-  const pictured = school.picture;
+  const pictured = choice.picture;
   const shown = useDeferredValue(plan);
   return (
     <fieldset className="mt-2" disabled={locked}>
-      <legend className="label">{school.label}</legend>
+      <legend className="label">{choice.label}</legend>
       <div className="mt-1 flex flex-wrap gap-1.5">
-        {school.options.map((option) => (
+        {choice.options.map((option) => (
           <label
             key={option.id}
-            title={sentenceIn(option.reason, style)}
+            title={option.reason}
             className={`relative flex min-h-7 cursor-pointer flex-col items-center justify-center rounded-md border bg-white px-1.5 py-0.5 text-center text-[0.8rem] leading-tight has-focus-visible:outline-3 has-focus-visible:outline-chalk ${pictured ? 'w-[64px]' : ''} ${chosenOption === option.id ? 'border-2 border-chalk bg-chalk-pale font-bold' : 'border-[#b9ad93]'}`}
           >
             <input
               type="radio"
               className="sr-only"
-              name={school.id}
+              name={choice.id}
               checked={chosenOption === option.id}
               onChange={() => onChoose(option.id)}
             />
             {pictured && (
-              <OptionPicture plan={shown} school={school.id} option={option.id} view={pictured} />
+              <OptionPicture plan={shown} choice={choice.id} option={option.id} view={pictured} />
             )}
             <span>{option.label}</span>
           </label>
@@ -439,30 +450,79 @@ function SchoolChoice({
 /** The box as this option would make it, in small. */
 function OptionPicture({
   plan,
-  school,
+  choice,
   option,
   view,
 }: {
   plan: BoxPlan;
-  school: string;
+  choice: string;
   option: string;
   view: SmallView;
 }) {
-  const { style } = useUnits();
+  const print = usePrintedText();
   const built = useMemo(
-    () => buildBox({ ...plan, schools: { ...plan.schools, [school]: option } }),
-    [plan, school, option],
+    () => buildBox({ ...plan, choices: { ...plan.choices, [choice]: option } }),
+    [plan, choice, option],
   );
-  const accent = school === 'roof' ? ['roof'] : school === 'walls' ? ['front', 'back'] : [];
+  const accent = choice === 'roof' ? ['roof'] : choice === 'walls' ? ['front', 'back'] : [];
   return built.ok ? (
     <SmallPicture box={built.box} view={view} width={50} height={42} accent={accent} />
   ) : (
     <span
       className="grid h-[42px] place-items-center text-soft"
-      title={built.refusals.map(({ message }) => sentenceIn(message, style)).join(' ')}
+      title={built.refusals.map(({ message }) => print(message)).join(' ')}
     >
       not now
     </span>
+  );
+}
+
+const FINISHES: readonly (readonly [id: string, label: string, finish: readonly Finish[]])[] = [
+  ['none', 'left bare', []],
+  [
+    'stain',
+    'water-based stain outside',
+    [{ where: 'outside', what: 'stain', base: 'water', shade: null }],
+  ],
+  ['oil', 'oil outside', [{ where: 'outside', what: 'oil', base: 'oil', shade: null }]],
+  [
+    'paint',
+    'water-based paint outside',
+    [{ where: 'outside', what: 'paint', base: 'water', shade: null }],
+  ],
+];
+
+/** What is put on the outside; a finish of its own making is shown as it is and stays until another is chosen. */
+function FinishPicker({
+  finish,
+  locked,
+  onChoose,
+}: {
+  finish: readonly Finish[];
+  locked: boolean;
+  onChoose: (finish: readonly Finish[]) => void;
+}) {
+  const chosen = FINISHES.find(([, , each]) => sameValue(each, finish))?.[0];
+  return (
+    <label className="mt-2 block">
+      <span className="label block">Finish</span>
+      <select
+        className="field mt-1 w-full"
+        value={chosen ?? 'own'}
+        disabled={locked}
+        onChange={(event) => {
+          const next = FINISHES.find(([id]) => id === event.target.value);
+          if (next) onChoose(next[2]);
+        }}
+      >
+        {!chosen && <option value="own">as the plan says ({finish.length} coats)</option>}
+        {FINISHES.map(([id, label]) => (
+          <option key={id} value={id}>
+            {label}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 
@@ -549,9 +609,9 @@ function CheckRow({
         <Sentence text={check.text} />{' '}
         <abbr
           className="cursor-help text-soft no-underline"
-          title={`${check.source} (${MARK_MEANINGS[check.mark]})`}
+          title={`${check.source} (${EVIDENCE_MEANINGS[check.evidence]})`}
         >
-          [{check.mark}]
+          [{check.evidence}]
         </abbr>
         {!locked && check.severity !== 'kept' && (
           <span className="block">

@@ -5,14 +5,12 @@ import { type LaidBoard, type Layout, placePart, whyNot } from '@spare-knot/core
 import type { Ticks } from '@spare-knot/core/measure';
 import { partName } from '@spare-knot/core/panels';
 import type { Turn } from '@spare-knot/core/plane';
-import { sentenceIn } from '@spare-knot/core/text';
 
 import { Ban, FlipHorizontal2, Pin, PinOff, RotateCw } from 'lucide-react';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { BoardDrawing, type PieceInHand } from '../board/board-drawing';
 import { useWidth } from '../board/use-width';
-import { Length } from '../measure/length';
-import { useUnits } from '../measure/units';
+import { Length, usePrintedText } from '../measure/length';
 import { useNotice } from '../ui/notice';
 
 interface Props {
@@ -54,7 +52,7 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
   const [selected, setSelected] = useState<string | null>(null);
   const drawings = useRef(new Map<string, HTMLElement>());
   const say = useNotice();
-  const { style } = useUnits();
+  const print = usePrintedText();
   const used = layout.boards.flatMap((laid) => boards.filter((board) => board.id === laid.stock));
   const scale = (width - 4) / Math.max(1, ...used.map((board) => board.length));
   const groups = useMemo(() => groupAlike(layout.boards), [layout]);
@@ -68,21 +66,11 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
     .flatMap((laid) => laid.placements.map((placement) => ({ laid, placement })))
     .find(({ placement }) => keyOf(placement) === selected);
 
-  /** The checker's words with panels called as they are here. */
-  const inWords = (reason: string): string =>
-    sentenceIn(reason, style)
-      .replace(/ \(stock [^)]*\)/, '')
-      .replace(/“([^”]+)” (\d+)/g, (_all, part: string, copy: string) => {
-        const box =
-          Math.floor(Number(copy) / Math.max(1, (partOf(part)?.quantity ?? 1) / boxesOf(job))) + 1;
-        return `${partName(names, part).toLowerCase()} of box ${box}`;
-      });
-
   const lay = (pin: PinnedPlacement) => {
     const others = job.pinned.filter((each) => !samePiece(each, pin));
     const reason = whyNot(job, others, pin);
     if (reason) {
-      say(`It cannot lie there: ${inWords(reason)}.`, { tone: 'danger' });
+      say(`It cannot lie there: ${print(reason)}.`, { tone: 'danger' });
       return;
     }
     onPins((pins) => [...pins.filter((each) => !samePiece(each, pin)), pin]);

@@ -1,4 +1,4 @@
-import { type BoardRecord, batchQuestion, type LayoutChoices } from '@spare-knot/core/api';
+import { type BoardRecord, batchQuestion, type LayoutWishes } from '@spare-knot/core/api';
 import { familyById } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob, type Saw } from '@spare-knot/core/job';
 import {
@@ -19,7 +19,6 @@ import { panelNames, partName } from '@spare-knot/core/panels';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { client } from '../api/client';
 import { useBatch } from '../batch/batch-context';
 import { StationActions } from '../batch/station-actions';
 import { AngleField } from '../measure/angle-field';
@@ -28,7 +27,8 @@ import { LengthField } from '../measure/length-field';
 import { RACK, useRack } from '../rack/use-rack';
 import { useNotice } from '../ui/notice';
 import { Trouble } from '../ui/trouble';
-import { useLayoutSearch } from '../workers/use-layout-search';
+import { questionOf } from '../workers/search-session';
+import { useSearchSession } from '../workers/use-search-session';
 import { CompareWays, type Way } from './compare-ways';
 import { FitPanel } from './fit-panel';
 import { LaidOut } from './laid-out';
@@ -42,7 +42,7 @@ const PROOFS: Record<Layout['boundProof'], string> = {
 
 /** The boards, laid out, and how far that is from the best possible. */
 export function LayoutStation() {
-  const { draft, built, sound, batch, locked, settle, replace, edit } = useBatch();
+  const { draft, built, sound, batch, locked, session, edit } = useBatch();
   const rack = useRack();
   const queries = useQueryClient();
   const say = useNotice();
@@ -64,19 +64,19 @@ export function LayoutStation() {
           plan: draft.plan,
           boxes: draft.boxes,
           saw: draft.saw,
-          choices: draft.choices,
+          wishes: draft.wishes,
         },
         boards,
       ),
     );
     return of.ok ? sortPins(of.job) : null;
-  }, [ready, built.ok, draft.plan, draft.boxes, draft.saw, draft.choices, boards]);
+  }, [ready, built.ok, draft.plan, draft.boxes, draft.saw, draft.wishes, boards]);
   const job = made?.job ?? null;
-  const { goals, forbidden } = draft.choices;
-  const change = (choices: Partial<LayoutChoices>) =>
-    edit((current) => ({ ...current, choices: { ...current.choices, ...choices } }));
+  const { goals, forbidden } = draft.wishes;
+  const change = (wishes: Partial<LayoutWishes>) =>
+    edit((current) => ({ ...current, wishes: { ...current.wishes, ...wishes } }));
   const way: Way = draft.saw.rip ? goals.first : 'chop';
-  const question = useMemo(
+  const fitQuestion = useMemo(
     () =>
       job
         ? {
@@ -93,9 +93,7 @@ export function LayoutStation() {
   const keep = async (layout: Layout) => {
     if (layout.boards.length === 0) return;
     try {
-      const current = await settle();
-      await client.proposeLayout(current.id, layout);
-      replace({ ...current, proposed: layout });
+      await session.propose(layout);
     } catch (error) {
       say(
         `This layout is not kept yet: ${error instanceof Error ? error.message : String(error)}`,
@@ -103,30 +101,36 @@ export function LayoutStation() {
       );
     }
   };
-  const search = useLayoutSearch((layout) => void keep(layout));
-  const { start } = search;
+  const { search, state: found } = useSearchSession((layout) => void keep(layout));
+  const question = job && questionOf(job, goals);
 
   // A layout that was kept and still holds is shown as it was; from then on anything that changes is laid out anew.
   const proposed = useRef(batch.proposed);
   proposed.current = batch.proposed;
-  const [held, setHeld] = useState<{ job: LayoutJob; layout: Layout } | null>(null);
+  const [held, setHeld] = useState<{ question: string; layout: Layout } | null>(null);
   const first = useRef(true);
   useEffect(() => {
-    if (!job || accepted) return;
+    if (!job || !question || accepted) return;
     const kept = first.current ? proposed.current : null;
     if (kept && kept.unplaced.length === 0 && checkLayout(job, kept).length === 0) {
       first.current = false;
-      setHeld({ job, layout: kept });
+      setHeld({ question, layout: kept });
       return;
     }
+    if (
+      held?.question === question &&
+      search.snapshot().asked !== question &&
+      !search.snapshot().asked
+    )
+      return;
     // The first time at once; later a moment after the last change.
-    const timer = setTimeout(() => start(job, goals), first.current ? 0 : 40);
+    const timer = setTimeout(() => search.lookAt(job, goals), first.current ? 0 : 40);
     first.current = false;
     return () => clearTimeout(timer);
-  }, [job, goals, accepted, start]);
+  }, [job, question, goals, held, accepted, search]);
 
-  const asKept = held !== null && held.job === job && search.asked !== job;
-  const answer = asKept ? held.layout : search.answers === job ? search.layout : null;
+  const asKept = held !== null && held.question === question && found.asked !== question;
+  const answer = asKept ? held.layout : found.answers === question ? found.layout : null;
   const lastAnswer = useRef<Layout | null>(null);
   useEffect(() => {
     if (answer) lastAnswer.current = answer;
@@ -136,33 +140,28 @@ export function LayoutStation() {
     ? accepted.layout
     : (answer ?? (job && lastAnswer.current && movedToPins(lastAnswer.current, job.pinned)));
   const searching =
-    !accepted && job !== null && !asKept && (search.running || search.asked !== job);
+    !accepted &&
+    job !== null &&
+    !asKept &&
+    (found.running || (found.asked !== question && found.trouble === null));
   const take = async () => {
     if (!answer || busy) return;
     setBusy(true);
     search.stop();
     try {
-      const current = await settle();
-      replace(await client.acceptLayout(current.id, current.version, answer));
+      await session.accept(answer);
       await queries.invalidateQueries({ queryKey: RACK });
       say('The boards are off the rack and the offcuts on it.', { undo: () => void giveBack() });
     } catch (error) {
       say(error instanceof Error ? error.message : String(error), { tone: 'danger' });
-      await Promise.all([
-        queries.invalidateQueries({ queryKey: RACK }),
-        client
-          .batch(batch.id)
-          .then(replace)
-          .catch(() => {}),
-      ]);
+      await queries.invalidateQueries({ queryKey: RACK });
     }
     setBusy(false);
   };
   const giveBack = async () => {
     setBusy(true);
     try {
-      const current = await client.batch(batch.id);
-      replace(await client.giveBack(current.id, current.version));
+      await session.giveBack();
       await queries.invalidateQueries({ queryKey: RACK });
       say('The boards are back on the rack.');
     } catch (error) {
@@ -215,12 +214,15 @@ export function LayoutStation() {
             </Link>
           </p>
         )}
-        {search.trouble && (
+        {found.trouble && (
           <p
             role="alert"
             className="mb-2 rounded-md border border-danger bg-danger-pale p-3 text-danger"
           >
-            The search gave a layout that the checker refused; it is not shown. {search.trouble}
+            <strong>The search failed;</strong> what was found before it stays. {found.trouble}{' '}
+            <button type="button" className="btn !min-h-8" onClick={search.retry}>
+              Try again
+            </button>
           </p>
         )}
         {built.ok && rack.query.data && boards.length === 0 && (
@@ -261,13 +263,13 @@ export function LayoutStation() {
             onPins={(next) =>
               edit((current) => ({
                 ...current,
-                choices: { ...current.choices, pinned: [...next(current.choices.pinned)] },
+                wishes: { ...current.wishes, pinned: [...next(current.wishes.pinned)] },
               }))
             }
             onForbid={(board) =>
               change({
                 forbidden: [...forbidden, board],
-                pinned: draft.choices.pinned.filter((pin) => pin.stock !== board),
+                pinned: draft.wishes.pinned.filter((pin) => pin.stock !== board),
               })
             }
           />
@@ -281,7 +283,7 @@ export function LayoutStation() {
             layout={layout}
             boxes={draft.boxes}
             roles={names}
-            handHeld={draft.choices.handHeld}
+            handHeld={draft.wishes.handHeld}
           />
         )}
         {forbidden.length > 0 && !locked && (
@@ -327,7 +329,7 @@ export function LayoutStation() {
                   className="btn mt-1"
                   disabled={!job}
                   onClick={() => {
-                    if (job) start(job, goals);
+                    if (job) search.start(job, goals);
                   }}
                 >
                   Look again
@@ -346,17 +348,17 @@ export function LayoutStation() {
               edit((current) => ({
                 ...current,
                 saw: { ...current.saw, rip: next !== 'chop' },
-                choices: {
-                  ...current.choices,
-                  goals: { ...current.choices.goals, first: next === 'chop' ? 'cost' : next },
+                wishes: {
+                  ...current.wishes,
+                  goals: { ...current.wishes.goals, first: next === 'chop' ? 'cost' : next },
                 },
               }))
             }
           />
         )}
-        {question && (
+        {fitQuestion && (
           <FitPanel
-            question={question}
+            question={fitQuestion}
             names={names}
             locked={locked}
             onTake={(plan) => edit((current) => ({ ...current, plan }))}
@@ -424,14 +426,14 @@ export function LayoutStation() {
               />
               <LengthField
                 label="Held by hand from"
-                value={draft.choices.handHeld}
+                value={draft.wishes.handHeld}
                 disabled={locked}
                 onChange={(handHeld) => change({ handHeld })}
               />
               {!draft.saw.rip && (
                 <LengthField
                   label="Cuts across up to"
-                  value={draft.choices.crosscut ?? 305 * 320}
+                  value={draft.wishes.crosscut ?? 305 * 320}
                   disabled={locked}
                   onChange={(crosscut) => change({ crosscut: crosscut > 0 ? crosscut : null })}
                 />
@@ -451,7 +453,7 @@ export function LayoutStation() {
               <span className="label block">Look for better for</span>
               <select
                 className="field"
-                value={draft.choices.seconds}
+                value={draft.wishes.seconds}
                 disabled={locked}
                 onChange={(event) => change({ seconds: Number(event.target.value) })}
               >

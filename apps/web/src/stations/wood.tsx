@@ -2,7 +2,8 @@ import { woodGroups } from '@spare-knot/core/advice';
 import type { BoardRecord } from '@spare-knot/core/api';
 import { buildBox, familyById } from '@spare-knot/core/families';
 import { measuresOf, type PanelChange, panelChanges, panelNames } from '@spare-knot/core/panels';
-import { chosen, type PanelWood, rolesOf } from '@spare-knot/core/plan';
+import { applying, type PanelWood } from '@spare-knot/core/plan';
+import { joinTexts } from '@spare-knot/core/text';
 import { materialName } from '@spare-knot/core/wood';
 
 import { useState } from 'react';
@@ -34,18 +35,16 @@ export function WoodStation() {
   const rack = useRack();
   const family = familyById(draft.plan.family);
   const [roles, setRoles] = useState<readonly string[]>(() =>
-    family ? (woodGroups(family, draft.plan.schools)[0] ?? []) : [],
+    family ? (woodGroups(family, draft.plan.choices)[0] ?? []) : [],
   );
   const [moved, setMoved] = useState<{ to: string; changes: readonly PanelChange[] } | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const [ref, width] = useWidth<HTMLUListElement>();
   if (!family) return null;
-  const wanted = rolesOf(family, chosen(family, draft.plan.schools)).filter(
-    (role) => !role.offBoard,
-  );
+  const wanted = applying(family.roles, draft.plan.choices).filter((role) => !role.offBoard);
   const all = wanted.map((role) => role.id);
   const boardRoles = wanted.filter((role) => !role.stick).map((role) => role.id);
-  const groups = woodGroups(family, draft.plan.schools);
+  const groups = woodGroups(family, draft.plan.choices);
   const body = groups[0] ?? [];
   const names = sound ? panelNames(family, sound.box) : new Map<string, string>();
   const nameOf = (id: string) =>
@@ -163,7 +162,12 @@ export function WoodStation() {
             role="alert"
             className="mt-2 rounded-md border border-danger bg-danger-pale p-2 text-sm text-danger"
           >
-            <Sentence text={built.refusals.map((refusal) => refusal.message).join(' ')} />
+            <Sentence
+              text={joinTexts(
+                built.refusals.map((refusal) => refusal.message),
+                ' ',
+              )}
+            />
           </p>
         )}
         {moved && (

@@ -8,6 +8,7 @@ import {
   type SearchControl,
   searchSteps,
 } from '@spare-knot/core/layout';
+import { plainText } from '@spare-knot/core/text';
 
 import loadHighs from 'highs';
 import wasm from 'highs/runtime?url';
@@ -36,7 +37,7 @@ function send(run: number, kind: 'better' | 'done', job: LayoutJob, layout: Layo
           run,
           kind: 'broken',
           why: broken
-            .map(({ rule, path, message }) => `${path}: rule ${rule}: ${message}`)
+            .map(({ rule, path, message }) => `${path}: rule ${rule}: ${plainText(message)}`)
             .join('\n'),
         };
   self.postMessage(word);
@@ -97,5 +98,11 @@ self.onmessage = ({ data }: MessageEvent<LayoutOrder>) => {
     return;
   }
   prepare();
-  void layOut(data.run, data.job, data.goals);
+  layOut(data.run, data.job, data.goals).catch((error: unknown) =>
+    self.postMessage({
+      run: data.run,
+      kind: 'broken',
+      why: error instanceof Error ? error.message : String(error),
+    } satisfies WorkerWord),
+  );
 };

@@ -1,8 +1,8 @@
-import { animalById } from '../animals/index.js';
-import { brokenRules, buildBox, type Family, familyById } from '../families/index.js';
+import { animalsOf, brokenRules, buildBox, type Family, familyById } from '../families/index.js';
+import { minBy } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
-import { measuresOf } from '../panels/index.js';
-import { type BoxPlan, chosen, type PanelWood, rolesOf } from '../plan/index.js';
+import { measuresOf, type PanelSet } from '../panels/index.js';
+import { applying, type BoxPlan, type PanelRole, type PanelWood } from '../plan/index.js';
 import type { BoardKind } from '../wood/index.js';
 
 /** Boards of one kind, as many as there are. */
@@ -24,35 +24,38 @@ const given = (plan: BoxPlan, roles: readonly string[], board: BoardKind): BoxPl
 /** What a stop counts for. */
 const STOP = 1000;
 
-/** How many rules the box of a plan breaks; a stop counts for more than any number of others. */
-function rulesBroken(plan: BoxPlan): number {
-  const built = buildBox(plan);
-  if (!built.ok) return Number.POSITIVE_INFINITY;
-  const { stops, warnings } = brokenRules(plan, built.box, animalById(plan.animal));
+/** How many rules a box breaks; a stop counts for more than any number of others. */
+function rulesBroken(plan: BoxPlan, box: PanelSet): number {
+  const { stops, warnings } = brokenRules(plan, box);
   return stops * STOP + warnings;
 }
 
-/** Whether the panels of these roles, cut from this board's thickness, are no wider than the board and get the face they need. */
-function carries(plan: BoxPlan, roles: readonly string[], board: BoardKind): boolean {
-  const built = buildBox(given(plan, roles, board));
-  if (!built.ok) return false;
-  return built.box.panels
+/** Whether the panels of these roles are no wider than a board and get the face they need. */
+const carries = (box: PanelSet, roles: readonly string[], board: BoardKind): boolean =>
+  box.panels
     .filter((panel) => roles.includes(panel.role))
     .every(
       (panel) =>
         measuresOf(panel).blankWidth <= board.width &&
         (panel.inside === 'any' || board.faceA === panel.inside || board.faceB === panel.inside),
     );
+
+/** Rules that the box breaks with these roles cut from this board; null where the board does not carry them. */
+function brokenWith(plan: BoxPlan, roles: readonly string[], board: BoardKind): number | null {
+  const asked = given(plan, roles, board);
+  const built = buildBox(asked);
+  if (!built.ok || !carries(built.box, roles, board)) return null;
+  return rulesBroken(asked, built.box);
 }
 
 /** Roles that usually come from one kind of board: the body, the roof, and every kind of stick by itself. */
-export function woodGroups(family: Family, schools: BoxPlan['schools']): (readonly string[])[] {
-  const roles = rolesOf(family, chosen(family, schools)).filter((role) => !role.offBoard);
-  const boards = roles.filter((role) => !role.stick).map((role) => role.id);
-  const roof = boards.filter((id) => id.startsWith('roof'));
+export function woodGroups(family: Family, choices: BoxPlan['choices']): (readonly string[])[] {
+  const roles = applying(family.roles, choices).filter((role) => !role.offBoard);
+  const boards = roles.filter((role) => !role.stick);
+  const idsOf = (list: readonly PanelRole[]) => list.map(({ id }) => id);
   return [
-    boards.filter((id) => !roof.includes(id)),
-    roof,
+    idsOf(boards.filter((role) => role.kind !== 'roof')),
+    idsOf(boards.filter((role) => role.kind === 'roof')),
     ...roles.filter((role) => role.stick).map((role) => [role.id]),
   ].filter((group) => group.length > 0);
 }
@@ -75,21 +78,21 @@ export function findWood(plan: BoxPlan, boards: readonly BoardsAtHand[]): BoxPla
   const whole = boards
     .filter((board) => !board.offcut && board.quantity > 0)
     .sort((a, b) => b.quantity - a.quantity || (a.price ?? 0) - (b.price ?? 0));
-  const fixed = family.woodFrom?.(plan, whole.map(woodOf));
+  const fixed = family.woodFrom?.(plan, whole.map(woodOf), animalsOf(plan)[0]);
   if (fixed) return { ...plan, wood: fixed };
-  const wood: Record<string, PanelWood> = { ...plan.wood };
-  for (const roles of woodGroups(family, plan.schools)) {
+  return woodGroups(family, plan.choices).reduce((now, roles) => {
     const stick = family.roles.find((role) => role.id === roles[0])?.stick;
-    const found = whole.filter(
-      (board) =>
-        (stick ? likeStick(stick, board) : true) && carries({ ...plan, wood }, roles, board),
-    );
-    const broken = found.map((board) => rulesBroken(given({ ...plan, wood }, roles, board)));
-    const fewest = Math.min(...broken);
-    const best = found[broken.indexOf(fewest)];
+    const tried = whole
+      .filter((board) => !stick || likeStick(stick, board))
+      .flatMap((board) => {
+        const broken = brokenWith(now, roles, board);
+        return broken === null ? [] : [{ board, broken }];
+      });
+    const best = minBy(tried, ({ broken }) => broken);
+    if (!best) return now;
+    const built = buildBox(now);
+    const asItIs = built.ok ? rulesBroken(now, built.box) : Number.POSITIVE_INFINITY;
     // Boards at hand come before those of the plan, but not where they alone make the box one that must not be built.
-    if (best && (fewest < STOP || fewest <= rulesBroken({ ...plan, wood })))
-      for (const role of roles) wood[role] = woodOf(best);
-  }
-  return { ...plan, wood };
+    return best.broken < STOP || best.broken <= asItIs ? given(now, roles, best.board) : now;
+  }, plan);
 }

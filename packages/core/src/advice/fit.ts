@@ -1,10 +1,10 @@
-import { animalById } from '../animals/index.js';
-import { brokenRules, buildBox, familyById } from '../families/index.js';
+import { brokenRules, buildBox, type Family, familyById } from '../families/index.js';
 import { jobForBoxes, type Saw, type Stock, suits } from '../job/index.js';
 import { searchSteps } from '../layout/index.js';
+import { at, must } from '../lists/index.js';
 import { type Cents, fromInches, fromMm, type Ticks } from '../measure/index.js';
 import { measuresOf, type PanelChange, type PanelSet, panelChanges } from '../panels/index.js';
-import { type BoxPlan, completePlan } from '../plan/index.js';
+import { applying, type BoxPlan, type Parameter } from '../plan/index.js';
 
 /** A size tried: what the batch's boards then cost. */
 export interface FitPoint {
@@ -49,14 +49,10 @@ export interface FitQuestion {
   inches: boolean;
 }
 
-/** Sizes that change with each other, so that the slope stays. */
-const TOGETHER: readonly (readonly string[])[] = [['frontHeight', 'backHeight']];
-/** Sizes that are the animal's or the hardware's, not the maker's to trim. */
-const NOT_TRIMMED =
-  /^(entrance|pivot|vent|drain|bore|pipe|taper|letIn|notch|shelf|platform|flap|crevice|passage)/;
 /** How far a size may go from what was chosen. */
 const REACH = 0.12;
 const QUICK_STEPS = 8;
+const MOST_OFFERS = 5;
 
 /** Lengths, a hair under what is there, at which one more piece comes out of a board: where cost falls. */
 function breakpoints(box: PanelSet, plan: BoxPlan, stock: readonly Stock[], kerf: Ticks): number[] {
@@ -112,132 +108,157 @@ function piecesGained(
   return gained.filter((_, index) => keys.indexOf(keys[index]!) === index);
 }
 
+/** What is held fixed while sizes are tried. */
+interface Trial {
+  question: FitQuestion;
+  family: Family;
+  box: PanelSet;
+  before: Cents;
+  /** Rules that the box breaks already. */
+  allowed: number;
+}
+
+const broken = (plan: BoxPlan, box: PanelSet): number => {
+  const { stops, warnings } = brokenRules(plan, box);
+  return stops + warnings;
+};
+
+/** What the boards of so many boxes cost by a short search; null where panels are left over. */
+function costOf({ boxes, stock, saw }: FitQuestion, plan: BoxPlan, box: PanelSet): Cents | null {
+  const job = jobForBoxes('fit', plan, box, boxes, stock, saw, 3600);
+  // So many steps rather than so much time: the same question gives the same answer on any machine.
+  const steps = searchSteps(job, { clock: () => 0 });
+  let step = steps.next();
+  for (let count = 1; count < QUICK_STEPS && !step.done && !step.value.optimal; count += 1)
+    step = steps.next();
+  return step.value.unplaced.length > 0 ? null : step.value.cost;
+}
+
+/** Parameters that change together, those that may be trimmed and apply; a size that goes with another is not tried alone. */
+function groupsOf(family: Family, plan: BoxPlan): Parameter[][] {
+  const trimmed = applying(family.parameters, plan.choices).filter(
+    ({ id }) => !family.notTrimmed.includes(id),
+  );
+  const named = (ids: readonly string[]) =>
+    ids.flatMap((id) => trimmed.find((each) => each.id === id) ?? []);
+  const together = family.trimmedTogether
+    .filter((ids) => named(ids).length === ids.length)
+    .map(named);
+  const taken = together.flat();
+  return [...together, ...trimmed.filter((each) => !taken.includes(each)).map((each) => [each])];
+}
+
+const valueIn = (plan: BoxPlan, { id, kind }: Parameter): number =>
+  must((kind === 'angle' ? plan.angles : plan.sizes)[id], id);
+
+/** The plan with a group of sizes moved so that its first has this value. */
+function moved(plan: BoxPlan, group: readonly Parameter[], value: number): BoxPlan {
+  const [first] = group;
+  if (!first) return plan;
+  if (first.kind === 'angle') return { ...plan, angles: { ...plan.angles, [first.id]: value } };
+  const by = value - valueIn(plan, first);
+  const sizes = Object.fromEntries(group.map((each) => [each.id, valueIn(plan, each) + by]));
+  return { ...plan, sizes: { ...plan.sizes, ...sizes } };
+}
+
+/** Values to try for a size: a little smaller and larger, and where one more piece would come out of a board. */
+function candidates({ question, box }: Trial, parameter: Parameter): number[] {
+  const { plan, stock, saw, inches } = question;
+  const start = valueIn(plan, parameter);
+  const span = start * REACH;
+  const shares = [-1, -0.66, -0.33, 0.33, 0.66, 1].map((share) => start + share * span);
+  const angle = parameter.kind === 'angle';
+  const step = inches ? fromInches(1 / 16) : fromMm(1);
+  const round = (value: number) =>
+    angle ? Math.round(value * 2) / 2 : Math.floor(value / step) * step;
+  const deltas = angle ? [] : breakpoints(box, plan, stock, saw.kerf);
+  const near = deltas.filter((delta) => Math.abs(delta) <= span).map((delta) => start + delta);
+  return [...new Set([...shares, ...near].map(round))]
+    .filter((value) => value !== start && value >= parameter.min && value <= parameter.max)
+    .sort((a, b) => a - b);
+}
+
+/** One size tried. */
+interface Tried extends FitPoint {
+  plan: BoxPlan;
+  box: PanelSet;
+  pieces: PiecesGained[];
+}
+
+function tryValue(trial: Trial, group: readonly Parameter[], value: number): Tried | null {
+  const { question, box, allowed } = trial;
+  const plan = moved(question.plan, group, value);
+  const built = buildBox(plan);
+  if (!built.ok || broken(plan, built.box) > allowed) return null;
+  const cost = costOf(question, plan, built.box);
+  if (cost === null) return null;
+  return { value, cost, plan, box: built.box, pieces: piecesGained(box, built.box, question) };
+}
+
+/** The size that saves most, of those that save alike the one nearest to what was chosen; null where none saves. */
+function bestOf(tried: readonly Tried[], before: Cents, start: number): Tried | null {
+  const saving = tried.filter(
+    ({ cost, pieces }) => cost < before || (cost === before && pieces.length > 0),
+  );
+  const far = ({ value }: Tried) => Math.abs(value - start);
+  return [...saving].sort((a, b) => a.cost - b.cost || far(a) - far(b))[0] ?? null;
+}
+
+function offerOf(
+  { question, box, before }: Trial,
+  group: readonly Parameter[],
+  best: Tried,
+  points: readonly FitPoint[],
+): FitOffer {
+  return {
+    changes: group.map((each) => ({
+      parameter: each.id,
+      label: each.label,
+      kind: each.kind,
+      before: valueIn(question.plan, each),
+      after: valueIn(best.plan, each),
+    })),
+    before,
+    after: best.cost,
+    panels: panelChanges(box, best.box),
+    pieces: best.pieces,
+    points: [...points].sort((a, b) => a.value - b.value),
+    plan: best.plan,
+  };
+}
+
 /**
  * The few changes of height, overhang, floor or slope that save most on a batch's boards, or at the same cost give whole pieces from a
  * board's length: each size is tried a little smaller and larger, and where one more piece would come out of a board; the box must stay as
  * sound as it is, with no more rules broken. Yields the share that is done. Costs come from a short search, so an offer is what that search found, not the least there is.
  */
 export function* fitOffers(question: FitQuestion): Generator<number, FitOffer[], void> {
-  const { plan: asked, boxes, stock, saw, inches } = question;
-  const family = familyById(asked.family);
-  const built = buildBox(asked);
+  const { plan } = question;
+  const family = familyById(plan.family);
+  const built = buildBox(plan);
   if (!family || !built.ok) return [];
-  const plan = completePlan(family, asked);
-  const animal = animalById(plan.animal);
-  const broken = (of: BoxPlan, box: PanelSet) => {
-    const { stops, warnings } = brokenRules(of, box, animal);
-    return stops + warnings;
-  };
-  const allowed = broken(plan, built.box);
-  const costOf = (of: BoxPlan, box: PanelSet): Cents | null => {
-    // So many steps rather than so much time: the same question gives the same answer on any machine.
-    const steps = searchSteps(jobForBoxes('fit', of, box, boxes, stock, saw, 3600), {
-      clock: () => 0,
-    });
-    let step = steps.next();
-    for (let count = 1; count < QUICK_STEPS && !step.done && !step.value.optimal; count += 1)
-      step = steps.next();
-    return step.value.unplaced.length > 0 ? null : step.value.cost;
-  };
-  const before = costOf(plan, built.box);
+  const before = costOf(question, plan, built.box);
   if (before === null) return [];
-  const groups = [
-    ...TOGETHER.filter((ids) =>
-      ids.every((id) => family.parameters.some((parameter) => parameter.id === id)),
-    ),
-    ...family.parameters.map((parameter) => [parameter.id]),
-  ].filter(
-    (ids, _index, all) =>
-      ids.every((id) => {
-        const parameter = family.parameters.find((each) => each.id === id)!;
-        return !NOT_TRIMMED.test(id) && (!parameter.applies || parameter.applies(plan.schools));
-      }) &&
-      // A size that goes with another is not tried alone.
-      (ids.length > 1 || !all.some((other) => other.length > 1 && other.includes(ids[0]!))),
-  );
-  const deltas = breakpoints(built.box, plan, stock, saw.kerf);
-  const step = inches ? fromInches(1 / 16) : fromMm(1);
+  const allowed = broken(plan, built.box);
+  const trial: Trial = { question, family, box: built.box, before, allowed };
+  const groups = groupsOf(family, plan);
   const offers: FitOffer[] = [];
-  for (const [at, ids] of groups.entries()) {
-    const parameter = family.parameters.find((each) => each.id === ids[0])!;
-    const angle = parameter.kind === 'angle';
-    const start = angle ? plan.angles[parameter.id]! : plan.sizes[parameter.id]!;
-    const span = start * REACH;
-    const round = (value: number) =>
-      angle ? Math.round(value * 2) / 2 : Math.floor(value / step) * step;
-    const candidates = [
-      ...[-1, -0.66, -0.33, 0.33, 0.66, 1].map((share) => start + share * span),
-      ...(angle
-        ? []
-        : deltas.filter((delta) => Math.abs(delta) <= span).map((delta) => start + delta)),
+  for (const [index, group] of groups.entries()) {
+    const first = at(group, 0);
+    const values = candidates(trial, first);
+    const tried: Tried[] = [];
+    for (const [count, value] of values.entries()) {
+      const one = tryValue(trial, group, value);
+      if (one) tried.push(one);
+      yield (index + (count + 1) / values.length) / groups.length;
+    }
+    const start = valueIn(plan, first);
+    const best = bestOf(tried, before, start);
+    const points = [
+      { value: start, cost: before },
+      ...tried.map(({ value, cost }) => ({ value, cost })),
     ];
-    const tried = [...new Set(candidates.map(round))]
-      .filter((value) => value !== start && value >= parameter.least && value <= parameter.greatest)
-      .sort((a, b) => a - b);
-    const points: FitPoint[] = [{ value: start, cost: before }];
-    let best: {
-      value: number;
-      cost: Cents;
-      plan: BoxPlan;
-      box: PanelSet;
-      pieces: PiecesGained[];
-    } | null = null;
-    for (const [index, value] of tried.entries()) {
-      const changed: BoxPlan = angle
-        ? { ...plan, angles: { ...plan.angles, [parameter.id]: value } }
-        : {
-            ...plan,
-            sizes: {
-              ...plan.sizes,
-              ...Object.fromEntries(ids.map((id) => [id, plan.sizes[id]! + value - start])),
-            },
-          };
-      const result = buildBox(changed);
-      const cost =
-        result.ok && broken(changed, result.box) <= allowed ? costOf(changed, result.box) : null;
-      if (result.ok && cost !== null) {
-        points.push({ value, cost });
-        const pieces = piecesGained(built.box, result.box, { ...question, plan });
-        // Of sizes that save alike, the one nearest to what was chosen.
-        if (
-          (cost < before || (cost === before && pieces.length > 0)) &&
-          (!best ||
-            cost < best.cost ||
-            (cost === best.cost && Math.abs(value - start) < Math.abs(best.value - start)))
-        )
-          best = { value, cost, plan: changed, box: result.box, pieces };
-      }
-      yield (at + (index + 1) / tried.length) / groups.length;
-    }
-    if (best) {
-      const { value, plan: changed } = best;
-      offers.push({
-        changes: ids.map((id) => {
-          const each = family.parameters.find((other) => other.id === id)!;
-          return angle
-            ? {
-                parameter: id,
-                label: each.label,
-                kind: 'angle' as const,
-                before: start,
-                after: value,
-              }
-            : {
-                parameter: id,
-                label: each.label,
-                kind: 'length' as const,
-                before: plan.sizes[id]!,
-                after: changed.sizes[id]!,
-              };
-        }),
-        before,
-        after: best.cost,
-        panels: panelChanges(built.box, best.box),
-        pieces: best.pieces,
-        points: points.sort((a, b) => a.value - b.value),
-        plan: changed,
-      });
-    }
+    if (best) offers.push(offerOf(trial, group, best, points));
   }
-  return offers.sort((a, b) => a.after - b.after).slice(0, 5);
+  return offers.sort((a, b) => a.after - b.after).slice(0, MOST_OFFERS);
 }

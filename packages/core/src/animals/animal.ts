@@ -1,11 +1,11 @@
-import type { Mark } from '../measure/index.js';
+import type { Evidence } from '../measure/index.js';
 
 export type Region = 'na' | 'eu' | 'au';
 export type BoxFamilyId = 'slant-roof' | 'open-front' | 'owl' | 'bat' | 'colony' | 'tube';
 export type EntranceShape = 'round' | 'oval' | 'arch' | 'square' | 'open' | 'slot-below' | 'tube';
 
 /** Least and greatest of a figure, both in the same unit. */
-export type Range = readonly [least: number, greatest: number];
+export type Range = readonly [min: number, max: number];
 
 /** One animal's needs. Lengths in millimetres; mounting height and spacing in metres; null where the source gives none. */
 export interface Animal {
@@ -30,7 +30,7 @@ export interface Animal {
   readyBy: string;
   facing: string;
   spacing: number | null;
-  mark: Mark;
+  evidence: Evidence;
   source: string;
   note: string;
 }
@@ -64,10 +64,11 @@ export const readyWords = (animal: Animal): string =>
     );
 
 /** The same as a sentence about the box: `up and ready by early March`, or `up at any time, spring best`. */
-export const readySentence = (animal: Animal): string =>
-  animal.readyBy.startsWith('any')
-    ? animal.readyBy.replace(/^any;?/, 'up at any time,')
-    : `up and ready by ${readyWords(animal)}`;
+export function readySentence(animal: Animal): string {
+  if (!animal.readyBy.startsWith('any')) return `up and ready by ${readyWords(animal)}`;
+  const best = animal.readyBy.replace(/^any;?\s*/, '');
+  return best === '' ? 'up at any time' : `up at any time, ${best}`;
+}
 
 export const REGION_NAMES: Record<Region, string> = {
   na: 'North America',

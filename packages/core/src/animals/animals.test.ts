@@ -7,7 +7,7 @@ describe('the table of animals', () => {
   test('ids are unique and every figure carries a mark and a source', () => {
     expect(new Set(ANIMALS.map((animal) => animal.id)).size).toBe(ANIMALS.length);
     for (const animal of ANIMALS) {
-      expect(['P', 'M', 'C']).toContain(animal.mark);
+      expect(['P', 'M', 'C']).toContain(animal.evidence);
       expect(animal.source).not.toBe('');
       for (const range of [
         animal.entranceSize,
@@ -25,7 +25,7 @@ describe('the table of animals', () => {
     const chickadee = animalById('black-capped-chickadee');
     expect(chickadee?.entranceSize?.[0]).toBeCloseTo(1.125 * 25.4, 0);
     expect(chickadee?.floorWidth).toBeCloseTo(4 * 25.4, 0);
-    expect(chickadee?.mark).toBe('M');
+    expect(chickadee?.evidence).toBe('M');
   });
 
   test('names and dates read well inside a sentence', () => {

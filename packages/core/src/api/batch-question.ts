@@ -1,5 +1,6 @@
 import type { JobQuestion, Stock } from '../job/index.js';
-import type { BatchRecord, BoardRecord, LayoutChoices } from './kept.js';
+import type { BatchRecord, LayoutWishes } from './batches.js';
+import type { BoardRecord } from './boards.js';
 
 /** Boards of the rack as stock; a stock’s id is its board’s. */
 const stockOf = (boards: readonly BoardRecord[]): Stock[] =>
@@ -10,7 +11,7 @@ const stockOf = (boards: readonly BoardRecord[]): Stock[] =>
 /** Whether the maker lets a board be used: not forbidden, and where nothing is ripped no wider than the saw cuts across. */
 const mayUse = (
   board: Pick<BoardRecord, 'id' | 'width'>,
-  { forbidden, crosscut }: LayoutChoices,
+  { forbidden, crosscut }: LayoutWishes,
   rip: boolean,
 ): boolean =>
   !forbidden.includes(board.id) && (rip || crosscut === null || board.width <= crosscut);
@@ -22,15 +23,15 @@ export const batchQuestion = (
     plan,
     boxes,
     saw,
-    choices,
-  }: Pick<BatchRecord, 'name' | 'plan' | 'boxes' | 'saw' | 'choices'>,
+    wishes,
+  }: Pick<BatchRecord, 'name' | 'plan' | 'boxes' | 'saw' | 'wishes'>,
   boards: readonly BoardRecord[],
 ): JobQuestion => ({
   name,
   plan,
   boxes,
   saw,
-  stock: stockOf(boards.filter((board) => mayUse(board, choices, saw.rip))),
-  seconds: choices.seconds,
-  pinned: choices.pinned,
+  stock: stockOf(boards.filter((board) => mayUse(board, wishes, saw.rip))),
+  seconds: wishes.seconds,
+  pinned: wishes.pinned,
 });

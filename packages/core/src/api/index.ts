@@ -3,28 +3,33 @@ export {
   type Acceptance,
   acceptance,
   acceptedLayout,
-  type BatchChange,
+  type BatchPatch,
   type BatchRecord,
+  type BatchSummary,
+  batchList,
+  batchPatch,
+  batchRecord,
+  type LayoutWishes,
+  layoutWishes,
+  type NewBatch,
+  NO_WISHES,
+  newBatch,
+  type Picture,
+  proposal,
+} from './batches.js';
+export {
   type BoardChange,
   type BoardRecord,
-  batchChange,
-  batchList,
-  batchRecord,
   boardChange,
   boardList,
   boardRecord,
+  csvBody,
   csvReport,
-  type LayoutChoices,
-  layoutChoices,
-  type NewBatch,
   type NewBoard,
-  NO_CHOICES,
-  newBatch,
   newBoards,
-  type ProblemDocument,
-  problemDocument,
-  proposal,
-  type ShopRecord,
-  shopRecord,
-  versionOnly,
-} from './kept.js';
+} from './boards.js';
+export { versionOnly, versionQuery } from './fields.js';
+export { openApi } from './openapi.js';
+export { OPERATIONS } from './operations.js';
+export { type ProblemDocument, problemDocument } from './problem.js';
+export { type ShopRecord, shopRecord } from './shop.js';

@@ -1,7 +1,7 @@
 import type { Animal } from '../animals/index.js';
 import { fromInches, fromMm, type Ticks } from '../measure/index.js';
 import type { HoleShape } from '../plan/index.js';
-import { say } from '../text/index.js';
+import { ofLength, type Text, text } from '../text/index.js';
 
 /** Size and shape of a hole to be bored; a panel’s entrance is one. */
 export type HoleToBore =
@@ -23,9 +23,9 @@ export interface Bit {
   diameter: Ticks;
 }
 
-/** How a hole is made with the bits at hand. Lengths in the words stand as `{mm}`. */
+/** How a hole is made with the bits at hand. */
 export interface Boring {
-  words: string;
+  words: Text;
   /** The bit for it, when one is there. */
   bit: Bit | null;
   /** What to set the entrance to instead, never larger than the animal allows. */
@@ -34,7 +34,7 @@ export interface Boring {
 
 /** A hole this much off is the hole asked for: common practice, no source. */
 const SAME: Ticks = fromMm(0.5);
-const bitWords = (bit: Bit): string => `a ${say(bit.diameter)} ${BIT_NAMES[bit.kind]}`;
+const bitWords = (bit: Bit): Text => text`a ${ofLength(bit.diameter)} ${BIT_NAMES[bit.kind]}`;
 const THROUGH =
   'clamp the panel over scrap, or drill from both faces to the point, so that the rim does not tear';
 
@@ -50,13 +50,57 @@ function nearestSafe(
   bits: readonly Bit[],
   range: readonly [number, number] | null,
 ): Bit | null {
-  const [least, greatest] = range
-    ? [fromMm(range[0]) - SAME, fromMm(range[1]) + SAME]
-    : [0, asked + SAME];
-  const safe = bits.filter((bit) => bit.diameter >= least && bit.diameter <= greatest);
+  const [min, max] = range ? [fromMm(range[0]) - SAME, fromMm(range[1]) + SAME] : [0, asked + SAME];
+  const safe = bits.filter((bit) => bit.diameter >= min && bit.diameter <= max);
   return (
     [...safe].sort((a, b) => Math.abs(a.diameter - asked) - Math.abs(b.diameter - asked))[0] ?? null
   );
+}
+
+/** The bit that bores this diameter, if there is one. */
+const bitFor = (diameter: Ticks, bits: readonly Bit[]): Bit | null =>
+  bits.find((bit) => bit.kind !== 'twist' && Math.abs(bit.diameter - diameter) <= SAME) ?? null;
+
+function roundHole(diameter: Ticks, bits: readonly Bit[], animal: Animal | undefined): Boring {
+  const bit = bitFor(diameter, bits);
+  if (bit) return { bit, nearest: null, words: text`Bore it with ${bitWords(bit)}: ${THROUGH}.` };
+  const wide = bits.filter((each) => each.kind !== 'twist');
+  const near = nearestSafe(diameter, wide, animal?.entranceSize ?? null);
+  const none = text`None of your bits bores ${ofLength(diameter)}`;
+  return {
+    bit: null,
+    nearest: near?.diameter ?? null,
+    words: near
+      ? text`${none}. The nearest that the animal allows is ${bitWords(near)}.`
+      : text`${none} or any size that the animal allows. Borrow one: do not open a smaller hole by eye.`,
+  };
+}
+
+function ovalHole(width: Ticks, height: Ticks, bits: readonly Bit[]): Boring {
+  const across = Math.min(width, height);
+  const bit = bitFor(across, bits);
+  const holes = bit
+    ? text`Two holes with ${bitWords(bit)}`
+    : text`Two holes of ${ofLength(across)}`;
+  const apart = ofLength(Math.max(width, height) - across);
+  const way = width > height ? 'across' : 'up';
+  return {
+    bit,
+    nearest: null,
+    words: text`${holes}, their centres ${apart} apart ${way} the panel; saw or rasp away what stands between.`,
+  };
+}
+
+function archHole(width: Ticks, height: Ticks, bits: readonly Bit[]): Boring {
+  const bit = bitFor(width, bits);
+  const hole = bit
+    ? text`One hole with ${bitWords(bit)}`
+    : text`One hole of ${ofLength(width)}, or the jigsaw round a drawn half circle`;
+  return {
+    bit,
+    nearest: null,
+    words: text`${hole} for the top, its centre ${ofLength(height - width / 2)} above the sill; two saw cuts down to the sill and one across.`,
+  };
 }
 
 /** How to make an entrance with the bits that are there, or which bit comes nearest within what the animal allows. */
@@ -65,46 +109,13 @@ export function boringOf(
   bits: readonly Bit[],
   animal: Animal | undefined,
 ): Boring {
-  const find = (diameter: Ticks) =>
-    bits.find((bit) => bit.kind !== 'twist' && Math.abs(bit.diameter - diameter) <= SAME) ?? null;
-  if (entrance.shape === 'round') {
-    const bit = find(entrance.diameter);
-    if (bit) return { bit, nearest: null, words: `Bore it with ${bitWords(bit)}: ${THROUGH}.` };
-    const near = nearestSafe(
-      entrance.diameter,
-      bits.filter((each) => each.kind !== 'twist'),
-      animal?.entranceSize ?? null,
-    );
-    return {
-      bit: null,
-      nearest: near?.diameter ?? null,
-      words: near
-        ? `None of your bits bores ${say(entrance.diameter)}. The nearest that the animal allows is ${bitWords(near)}.`
-        : `None of your bits bores ${say(entrance.diameter)} or any size that the animal allows. Borrow one: do not open a smaller hole by eye.`,
-    };
-  }
-  const { width, height } = entrance;
-  if (entrance.shape === 'oval') {
-    const across = Math.min(width, height);
-    const bit = find(across);
-    const apart = Math.max(width, height) - across;
-    return {
-      bit,
-      nearest: null,
-      words: `${bit ? `Two holes with ${bitWords(bit)}` : `Two holes of ${say(across)}`}, their centres ${say(apart)} apart ${width > height ? 'across' : 'up'} the panel; saw or rasp away what stands between.`,
-    };
-  }
-  if (entrance.shape === 'arch') {
-    const bit = find(width);
-    return {
-      bit,
-      nearest: null,
-      words: `${bit ? `One hole with ${bitWords(bit)}` : `One hole of ${say(width)}, or the jigsaw round a drawn half circle`} for the top, its centre ${say(height - width / 2)} above the sill; two saw cuts down to the sill and one across.`,
-    };
-  }
+  if (entrance.shape === 'round') return roundHole(entrance.diameter, bits, animal);
+  const { shape, width, height } = entrance;
+  if (shape === 'oval') return ovalHole(width, height, bits);
+  if (shape === 'arch') return archHole(width, height, bits);
   return {
     bit: null,
     nearest: null,
-    words: `A hole in each corner large enough for the jigsaw’s blade, then saw along the four lines: ${say(width)} × ${say(height)}.`,
+    words: text`A hole in each corner large enough for the jigsaw’s blade, then saw along the four lines: ${ofLength(width)} × ${ofLength(height)}.`,
   };
 }

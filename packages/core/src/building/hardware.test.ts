@@ -18,10 +18,12 @@ const built = (plan: BoxPlan): PanelSet => {
 };
 const lines = (plan: BoxPlan) =>
   new Map(hardwareOf(plan, built(plan)).map((line) => [line.id, line]));
-const withSchools = (schools: Record<string, string>): BoxPlan => ({
+const withChoices = (choices: Record<string, string>): BoxPlan => ({
   ...start,
-  schools: { ...start.schools, ...schools },
+  choices: { ...start.choices, ...choices },
 });
+
+const PAINT = { where: 'outside', what: 'paint', base: 'water', shade: null } as const;
 
 describe('fasteners', () => {
   test('never come through, and bite six diameters wherever the wood allows it [ANSI/AWC NDS, from memory]', () => {
@@ -66,32 +68,32 @@ describe('what a box takes beside its wood', () => {
   });
 
   test('a side that swings turns on two plain nails and is latched by one', () => {
-    const side = lines(withSchools({ access: 'side', walls: 'over' }));
+    const side = lines(withChoices({ access: 'side', walls: 'over' }));
     expect([side.get('pivot')?.quantity, side.get('latch')?.quantity, side.has('hinge')]).toEqual([
       2,
       1,
       false,
     ]);
-    const roof = lines(withSchools({ access: 'roof' }));
+    const roof = lines(withChoices({ access: 'roof' }));
     expect([roof.get('hinge')?.quantity, roof.get('hook')?.quantity, roof.has('pivot')]).toEqual([
       2,
       1,
       false,
     ]);
-    const strip = lines(withSchools({ roof: 'strip', access: 'roof' }));
+    const strip = lines(withChoices({ roof: 'strip', access: 'roof' }));
     expect([strip.has('strip'), strip.has('hinge')]).toEqual([true, false]);
   });
 
   test('glue and finish follow the choices', () => {
-    expect(lines(withSchools({ fastening: 'screws' })).has('glue')).toBe(false);
-    expect(lines(withSchools({ fastening: 'nails' })).get('glue')!.quantity).toBeGreaterThan(0);
+    expect(lines(withChoices({ fastening: 'screws' })).has('glue')).toBe(false);
+    expect(lines(withChoices({ fastening: 'nails' })).get('glue')!.quantity).toBeGreaterThan(0);
     expect(lines(start).has('finish')).toBe(false);
-    expect(lines(withSchools({ finish: 'paint' })).get('finish')!.quantity).toBeGreaterThan(0);
+    expect(lines({ ...start, finish: [PAINT] }).get('finish')!.quantity).toBeGreaterThan(0);
   });
 
   test('the outside of a box is what its parts show, less what they cover of each other', () => {
     const box = built(
-      withSchools({ roof: 'flat', vents: 'holes', floor: 'holes', floorAt: 'flush' }),
+      withChoices({ roof: 'flat', vents: 'holes', floor: 'holes', floorAt: 'flush' }),
     );
     const { cavities } = box;
     const { width, depth, heightFront } = cavities[0]!;

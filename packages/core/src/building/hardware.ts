@@ -1,18 +1,27 @@
+import { sum } from '../lists/index.js';
 import { fromMm, TICKS_PER_MM, type Ticks, toMm } from '../measure/index.js';
-import { fastenerById, measuresOf, type Panel, type PanelSet } from '../panels/index.js';
-import type { BoxPlan } from '../plan/index.js';
+import {
+  type Feature,
+  type Fitting,
+  fastenerById,
+  type Joint,
+  measuresOf,
+  type PanelSet,
+} from '../panels/index.js';
+import type { BoxPlan, Finish } from '../plan/index.js';
+import { joinTexts, ofArea, ofLength, ofPanel, type Text, text } from '../text/index.js';
 import { outsideArea } from './surfaces.js';
 
-/** One line of what is bought beside the wood, for one box. Lengths in the words stand as `{mm}`. */
+/** One line of what is bought beside the wood, for one box. */
 export interface HardwareLine {
   id: string;
-  name: string;
+  name: Text;
   quantity: number;
   unit: 'pieces' | 'mm' | 'ml' | 'cm²';
   /** From which joints, holes or faces the quantity comes. */
-  why: string;
-  /** Fastener names sold by inches, where there is one. */
-  inchName?: string;
+  why: Text;
+  /** The name by inches, where it is sold so. */
+  inchName?: Text;
 }
 
 /** Exterior glue: about 150 g on a square metre of joint, common practice, no source; a joint is glued over its whole contact. */
@@ -22,174 +31,193 @@ const FINISH_ML_PER_M2 = 300;
 /** Hinges: one at each end, and a third from this length. Common practice, no source. */
 const THIRD_HINGE: Ticks = fromMm(450);
 /** The strip reaches this far over either end of the roof's joint and is this wide. Common practice, no source. */
-const STRIP = { over: fromMm(20), wide: 80 };
-const square = (ticks2: number): number => ticks2 / (TICKS_PER_MM * 1000) ** 2;
-const say = (ticks: Ticks): string => `{${Math.round(toMm(ticks) * 10) / 10}}`;
+const STRIP = { over: fromMm(20), wide: fromMm(80) };
+const squareMetres = (ticks2: number): number => ticks2 / (TICKS_PER_MM * 1000) ** 2;
 
-const count = (panels: readonly Panel[], kind: string): number =>
-  panels.reduce(
-    (sum, panel) =>
-      sum +
-      panel.features.filter((feature) => feature.kind === kind).length * panel.instances.length,
-    0,
-  );
+/** Something over every feature of a box, every copy of its panels counted. */
+const overFeatures = (box: PanelSet, of: (feature: Feature) => number): number =>
+  sum(box.panels.map(({ features, instances }) => sum(features.map(of)) * instances.length));
 
-/** Everything one box takes beside its panels, each quantity counted from its joints, holes and faces. */
-export function hardwareOf(plan: BoxPlan, box: PanelSet): HardwareLine[] {
-  const lines: HardwareLine[] = [];
-  const fasteners = new Map<string, { quantity: number; joints: number }>();
-  for (const { fastening } of box.joints) {
+const counted = (box: PanelSet, kind: Feature['kind']): number =>
+  overFeatures(box, (feature) => (feature.kind === kind ? 1 : 0));
+
+/** Lines of which there are any. */
+const bought = (line: HardwareLine): HardwareLine[] => (line.quantity > 0 ? [line] : []);
+
+function fastenerLines({ joints }: PanelSet): HardwareLine[] {
+  const found = new Map<string, { quantity: number; joints: number }>();
+  for (const { fastening } of joints) {
     if (!fastening) continue;
-    const known = fasteners.get(fastening.fastener) ?? { quantity: 0, joints: 0 };
-    fasteners.set(fastening.fastener, {
+    const known = found.get(fastening.fastener) ?? { quantity: 0, joints: 0 };
+    found.set(fastening.fastener, {
       quantity: known.quantity + fastening.count,
       joints: known.joints + 1,
     });
   }
-  for (const [id, { quantity, joints }] of [...fasteners].sort()) {
-    const fastener = fastenerById(id)!;
-    lines.push({
-      id,
-      name: `${fastener.kind === 'screw' ? 'Exterior screw' : 'Ring-shank nail'} ${fastener.name}`,
-      inchName: fastener.inchName,
-      quantity,
-      unit: 'pieces',
-      why: `In ${joints} ${joints === 1 ? 'joint' : 'joints'}; pilot holes ${say(fastener.pilot)}.`,
-    });
-  }
-  const pivots = count(box.panels, 'pivot');
-  if (pivots > 0)
-    lines.push({
-      id: 'pivot',
-      name: 'Plain nail as a pivot',
-      quantity: pivots,
-      unit: 'pieces',
-      why: 'One for each pivot hole; smooth, so that the wall turns on it.',
-    });
-  const latches = count(box.panels, 'latch');
-  if (latches > 0)
-    lines.push({
-      id: 'latch',
-      name: 'Latch nail',
-      quantity: latches,
-      unit: 'pieces',
-      why: 'Sits loose in a hole that slopes down, so that it does not fall out.',
-    });
-  const roof = box.panels.find((panel) => panel.role === 'roof');
-  const hinged = box.joints.filter((joint) => joint.kind === 'hinged');
-  const hinges = hinged.reduce(
-    (sum, joint) => sum + (joint.contact.length >= THIRD_HINGE ? 3 : 2),
-    0,
-  );
-  if (hinges > 0) {
-    lines.push({
+  return [...found].sort().flatMap(([id, { quantity, joints: held }]): HardwareLine[] => {
+    const fastener = fastenerById(id);
+    if (!fastener) return [];
+    const word = fastener.kind === 'screw' ? 'Exterior screw' : 'Ring-shank nail';
+    return [
+      {
+        id,
+        name: text`${word} ${fastener.name}`,
+        inchName: text`${word} ${fastener.inchName}`,
+        quantity,
+        unit: 'pieces',
+        why: text`In ${held} ${held === 1 ? 'joint' : 'joints'}; pilot holes ${ofLength(fastener.pilot)}.`,
+      },
+    ];
+  });
+}
+
+const nailLines = (box: PanelSet): HardwareLine[] => [
+  ...bought({
+    id: 'pivot',
+    name: text`Plain nail as a pivot`,
+    quantity: counted(box, 'pivot'),
+    unit: 'pieces',
+    why: text`One for each pivot hole; smooth, so that the wall turns on it.`,
+  }),
+  ...bought({
+    id: 'latch',
+    name: text`Latch nail`,
+    quantity: counted(box, 'latch'),
+    unit: 'pieces',
+    why: text`Sits loose in a hole that slopes down, so that it does not fall out.`,
+  }),
+];
+
+const hook = (quantity: number, why: Text): HardwareLine => ({
+  id: 'hook',
+  name: text`Hook and eye`,
+  quantity,
+  unit: 'pieces',
+  why,
+});
+
+const named = ({ between, contact }: Joint): Text =>
+  text`${ofPanel(between[0])} and ${ofPanel(between[1])}, ${ofLength(contact.length)}`;
+
+function hingeLines({ joints }: PanelSet): HardwareLine[] {
+  const hinged = joints.filter((joint) => joint.kind === 'hinged');
+  const hinges = sum(hinged.map(({ contact }) => (contact.length >= THIRD_HINGE ? 3 : 2)));
+  if (hinges === 0) return [];
+  return [
+    {
       id: 'hinge',
-      name: 'Butt hinge, stainless or brass',
+      name: text`Butt hinge, stainless or brass`,
       quantity: hinges,
       unit: 'pieces',
-      why: `Along ${hinged.map((joint) => `${joint.between[0]} and ${joint.between[1]}, ${say(joint.contact.length)}`).join('; ')}.`,
-    });
-    lines.push({
-      id: 'hook',
-      name: 'Hook and eye',
-      quantity: hinged.length,
-      unit: 'pieces',
-      why: 'Holds what is hinged shut.',
-    });
-  }
-  for (const joint of box.joints.filter((each) => each.kind === 'strip')) {
-    const long = roof ? measuresOf(roof).blankWidth : joint.contact.length;
-    lines.push({
-      id: 'strip',
-      name: `Rubber strip, {${STRIP.wide}} wide`,
-      quantity: Math.round(toMm(Math.min(long, joint.contact.length + 2 * STRIP.over))),
-      unit: 'mm',
-      why: 'Over the joint of roof and back; it is the hinge.',
-    });
-    lines.push({
-      id: 'hook',
-      name: 'Hook and eye',
-      quantity: 1,
-      unit: 'pieces',
-      why: 'Holds the roof shut.',
-    });
-  }
-  const mesh = box.panels.reduce(
-    (sum, panel) =>
-      sum +
-      panel.features.reduce(
-        (area, feature) =>
-          area +
-          (feature.kind === 'mesh'
-            ? square(feature.width * feature.height) * panel.instances.length
-            : 0),
-        0,
-      ),
-    0,
-  );
-  if (mesh > 0)
-    lines.push({
-      id: 'mesh',
-      name: 'Mesh, 6 mm',
-      quantity: Math.ceil(mesh * 1e4 * 1.2),
-      unit: 'cm²',
-      why: 'Its size and a fifth more, to fold the cut edges under.',
-    });
-  for (const fitting of box.fittings ?? []) {
-    if (fitting.kind === 'pipe')
-      lines.push({
-        id: 'pipe',
-        name: `Pipe, bore ${say(fitting.bore)}, outside ${say(fitting.outside)}`,
-        quantity: Math.round(toMm(fitting.to[1] - fitting.from[1])),
-        unit: 'mm',
-        why: 'Through the front, as drawn.',
-      });
-  }
-  const eyes = (box.fittings ?? []).filter((fitting) => fitting.kind === 'eye').length;
-  if (eyes > 0)
-    lines.push({
-      id: 'eye',
-      name: 'Screw eye',
-      quantity: eyes,
-      unit: 'pieces',
-      why: 'To hang it by, with protected wire.',
-    });
-  const glued =
-    plan.schools.fastening === 'screws'
-      ? 0
-      : box.joints
-          .filter((joint) => joint.kind === 'butt')
-          .reduce((sum, joint) => sum + joint.contact.area, 0);
-  if (glued > 0)
-    lines.push({
-      id: 'glue',
-      name: 'Exterior glue',
-      quantity: Math.ceil(square(glued) * GLUE_ML_PER_M2),
-      unit: 'ml',
-      why: `On ${say(glueLine(plan, box))} of joint.`,
-    });
-  if (plan.schools.finish && plan.schools.finish !== 'bare') {
-    const area = square(outsideArea(box));
-    const names: Record<string, string> = {
-      stain: 'Water-based stain',
-      oil: 'Linseed oil',
-      paint: 'Water-based paint',
-    };
-    lines.push({
-      id: 'finish',
-      name: names[plan.schools.finish] ?? 'Finish',
-      quantity: Math.ceil(area * FINISH_ML_PER_M2),
-      unit: 'ml',
-      why: `Two coats on ${area.toFixed(2)} m² of outside; nothing inside or round the entrance.`,
-    });
-  }
-  return lines;
+      why: text`Along ${joinTexts(hinged.map(named), '; ')}.`,
+    },
+    hook(hinged.length, text`Holds what is hinged shut.`),
+  ];
 }
+
+/** The rubber strip over the joint at the back, and the hook that its roof takes. */
+function stripLines({ joints, panels }: PanelSet): HardwareLine[] {
+  const roof = panels.find((panel) => panel.role === 'roof');
+  return joints
+    .filter((joint) => joint.kind === 'strip')
+    .flatMap(({ contact }) => {
+      const roofWide = roof ? measuresOf(roof).blankWidth : contact.length;
+      const long = Math.min(roofWide, contact.length + 2 * STRIP.over);
+      return [
+        {
+          id: 'strip',
+          name: text`Rubber strip, ${ofLength(STRIP.wide)} wide`,
+          quantity: Math.round(toMm(long)),
+          unit: 'mm' as const,
+          why: text`Over the joint of roof and back; it is the hinge.`,
+        },
+        hook(1, text`Holds the roof shut.`),
+      ];
+    });
+}
+
+function meshLine(box: PanelSet): HardwareLine[] {
+  const area = overFeatures(box, (feature) =>
+    feature.kind === 'mesh' ? squareMetres(feature.width * feature.height) : 0,
+  );
+  return bought({
+    id: 'mesh',
+    name: text`Mesh, ${ofLength(fromMm(6))}`,
+    quantity: Math.ceil(area * 1e4 * 1.2),
+    unit: 'cm²',
+    why: text`Its size and a fifth more, to fold the cut edges under.`,
+  });
+}
+
+const pipeLine = ({
+  from,
+  to,
+  bore,
+  outside,
+}: Extract<Fitting, { kind: 'pipe' }>): HardwareLine => ({
+  id: 'pipe',
+  name: text`Pipe, bore ${ofLength(bore)}, outside ${ofLength(outside)}`,
+  quantity: Math.round(toMm(to[1] - from[1])),
+  unit: 'mm',
+  why: text`Through the front, as drawn.`,
+});
+
+const fittingLines = ({ fittings = [] }: PanelSet): HardwareLine[] => [
+  ...fittings.flatMap((fitting) => (fitting.kind === 'pipe' ? [pipeLine(fitting)] : [])),
+  ...bought({
+    id: 'eye',
+    name: text`Screw eye`,
+    quantity: fittings.filter((fitting) => fitting.kind === 'eye').length,
+    unit: 'pieces',
+    why: text`To hang it by, with protected wire.`,
+  }),
+];
+
+/** The joints that are glued: those fastened for good, unless screws alone hold. */
+const gluedJoints = ({ choices }: BoxPlan, { joints }: PanelSet): readonly Joint[] =>
+  choices.fastening === 'screws' ? [] : joints.filter((joint) => joint.kind === 'butt');
 
 /** Total length of the joints that are glued, in ticks. */
 export const glueLine = (plan: BoxPlan, box: PanelSet): Ticks =>
-  plan.schools.fastening === 'screws'
-    ? 0
-    : box.joints
-        .filter((joint) => joint.kind === 'butt')
-        .reduce((sum, joint) => sum + joint.contact.length, 0);
+  sum(gluedJoints(plan, box).map(({ contact }) => contact.length));
+
+function glueLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
+  const area = squareMetres(sum(gluedJoints(plan, box).map(({ contact }) => contact.area)));
+  return bought({
+    id: 'glue',
+    name: text`Exterior glue`,
+    quantity: Math.ceil(area * GLUE_ML_PER_M2),
+    unit: 'ml',
+    why: text`On ${ofLength(glueLine(plan, box))} of joint.`,
+  });
+}
+
+const coatName = ({ what, base }: Finish): Text => {
+  if (what === 'oil') return text`Linseed oil`;
+  const word = base === 'oil' ? 'Oil-based' : 'Water-based';
+  return text`${base === null ? 'Exterior' : word} ${what}`;
+};
+
+function finishLines({ finish }: BoxPlan, box: PanelSet): HardwareLine[] {
+  if (finish.length === 0) return [];
+  const area = squareMetres(outsideArea(box));
+  return finish.map((coat, index) => ({
+    id: index === 0 ? 'finish' : `finish-${index + 1}`,
+    name: coatName(coat),
+    quantity: Math.ceil(area * FINISH_ML_PER_M2),
+    unit: 'ml',
+    why: text`Two coats on ${ofArea(area)} of outside; nothing inside or round the entrance.`,
+  }));
+}
+
+/** Everything one box takes beside its panels, each quantity counted from its joints, holes and faces. */
+export const hardwareOf = (plan: BoxPlan, box: PanelSet): HardwareLine[] => [
+  ...fastenerLines(box),
+  ...nailLines(box),
+  ...hingeLines(box),
+  ...stripLines(box),
+  ...meshLine(box),
+  ...fittingLines(box),
+  ...glueLines(plan, box),
+  ...finishLines(plan, box),
+];

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planFor } from '../../test/boxes.js';
+import { inBraces } from '../../test/texts.js';
 import { lumberOffers } from '../advice/index.js';
 import { animalById } from '../animals/index.js';
 import { buildBox, familyById } from '../families/index.js';
@@ -52,13 +53,13 @@ describe('bits', () => {
 
   test('an oval is two holes and a rasp, an arch one hole and saw cuts', () => {
     const oval = boringOf({ shape: 'oval', width: fromMm(100), height: fromMm(76) }, [], undefined);
-    expect(oval.words).toContain('Two holes of {76}, their centres {24} apart across');
+    expect(inBraces(oval.words)).toContain('Two holes of {76}, their centres {24} apart across');
     const arch = boringOf(
       { shape: 'arch', width: fromMm(180), height: fromMm(200) },
       [],
       undefined,
     );
-    expect(arch.words).toContain('its centre {110} above the sill');
+    expect(inBraces(arch.words)).toContain('its centre {110} above the sill');
   });
 });
 

@@ -1,18 +1,24 @@
+export { accessRule } from './access.js';
+export { airRule } from './air.js';
+export { backJointRule } from './back-joint.js';
 export {
-  accessCheck,
-  airChecks,
-  backJointCheck,
-  bySeverity,
   type Check,
-  checkRoom,
-  entranceChecks,
-  everyBox,
-  GRAVITY,
-  gripCheck,
-  roomChecks,
-  setSchool,
+  COMMON,
+  forEachAnimal,
+  LEEWAY_MM,
+  ofMm,
+  ofRange,
+  type Rule,
+  setChoice,
   setSize,
-  swingChecks,
-  wallChecks,
-  weatherChecks,
-} from './checks.js';
+  within,
+} from './check.js';
+export { brokenRules, checkBox } from './check-box.js';
+export { entranceRule, type Measured, openFrontRule } from './entrance.js';
+export { gripRule } from './grip.js';
+export { perchRule } from './perch.js';
+export { floorCheck, roomRule } from './room.js';
+export { EVERY_BOX, OPENING, UNDER_A_ROOF } from './rules.js';
+export { swingRule } from './swing.js';
+export { wallRule } from './walls.js';
+export { overhangRule, recessRule } from './weather.js';

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { toMm } from '../measure/index.js';
 import { cutWords, measuresOf, type PanelSet } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
+import { plainText } from '../text/index.js';
 
 /** Columns of a cut list as CSV, RFC 4180 with a header row. Lengths in millimetres. */
 export const CUT_LIST_COLUMNS = [
@@ -36,7 +37,7 @@ export const writeCutListCsv = (
             nameOf(panel.id),
             boxes * panel.instances.length,
             ...[panel.thickness, blankWidth, longPoint, shortPoint].map(toMm),
-            cutWords(panel).join('; '),
+            cutWords(panel).map(plainText).join('; '),
             panel.grain,
             panel.outside,
             panel.inside,

@@ -1,11 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
+import { stepClock } from '../../test/clock.js';
 import { board, job, knot, part, points, rectangle } from '../../test/layouts.js';
 import { animalById } from '../animals/index.js';
-import { buildBox, slantRoof } from '../families/index.js';
+import { buildBox, FAMILIES, slantRoof } from '../families/index.js';
 import { jobForBoxes } from '../job/index.js';
 import { checkLayout, searchLayout } from '../layout/index.js';
 import { fromInches, fromMm } from '../measure/index.js';
 import { startPlan } from '../plan/index.js';
+import { plainText } from '../text/index.js';
 import { readBoxPlan, writeBoxPlan } from './box-plan-file.js';
 import { jsonSchema, SCHEMA_NAMES } from './json-schemas.js';
 import { readLayout, writeLayout } from './layout-file.js';
@@ -38,11 +40,14 @@ describe('files come back as they went out', () => {
   const of = jobForBoxes('two', plan, built.box, 2, stock, undefined, 0.2);
 
   test('box plan', () =>
-    expect(readBoxPlan(JSON.stringify(writeBoxPlan(plan)))).toEqual({ ok: true, value: plan }));
+    expect(readBoxPlan(JSON.stringify(writeBoxPlan(plan)))).toEqual({
+      ok: true,
+      value: { plan, notes: [] },
+    }));
   test('layout job', () =>
     expect(readLayoutJob(JSON.stringify(writeLayoutJob(of)))).toEqual({ ok: true, value: of }));
   test('layout, still valid', () => {
-    const layout = searchLayout(of, { clock: () => Date.now() });
+    const layout = searchLayout(of, { clock: stepClock(of.effort.seconds, 60) });
     const read = readLayout(JSON.stringify(writeLayout(layout)));
     expect(read.ok && read.value.boards).toEqual(layout.boards);
     expect(read.ok && checkLayout(of, read.value)).toEqual([]);
@@ -260,9 +265,30 @@ describe('a rack as CSV', () => {
     expect(readStockCsv('').problems).toHaveLength(1);
   });
 
-  test('cells that look like formulas are escaped', () => {
-    const [entry] = readStockCsv(`${good}\nPicket,1,cedar,16,140,1800,,,,,`).entries;
-    expect(writeStockCsv([{ ...entry!, name: '=2+2' }])).toContain("'=2+2");
+  test.each(['=2+2', "'=2+2", '@home', "'", "''quoted", '-12', 'plain'])(
+    'a name like %s is escaped where a spreadsheet would take it for a formula, and comes back as it was',
+    (name) => {
+      const [entry] = readStockCsv(`${good}\nPicket,1,cedar,16,140,1800,,,,,`).entries;
+      const written = writeStockCsv([{ ...entry!, name }]);
+      expect(written.split('\r\n')[1]).not.toMatch(/^"?[=+\-@]/);
+      expect(readStockCsv(written).entries[0]?.name).toBe(name);
+    },
+  );
+
+  test('a problem names its line after blank lines and rows of several lines', () => {
+    const text = [
+      '',
+      good,
+      '',
+      '"Long',
+      'name",1,cedar,16,140,1800,,,,,',
+      'Worse,6,cedar,thick,140,1800,rough,rough,3.40,no,',
+      ',,,,,,,,,,',
+      'Wide,1,cedar,16,140,1800,rough,rough,3.40,no,,too much',
+    ].join('\r\n');
+    const { entries, problems: found } = readStockCsv(text);
+    expect(entries.map((entry) => entry.name)).toEqual(['Long\r\nname']);
+    expect(found.map(({ line }) => line)).toEqual([6, 8]);
   });
 
   test('stock is read from CSV, from a list and from a job', () => {
@@ -358,7 +384,7 @@ describe('a layout job with something wrong in it', () => {
     expect(read.problems.map(({ path }) => path)).toEqual(
       expect.arrayContaining(['parts[0].outline', 'parts[2].thickness']),
     );
-    for (const { reason } of read.leftOut) expect(reason.length).toBeGreaterThan(10);
+    for (const { reason } of read.leftOut) expect(plainText(reason).length).toBeGreaterThan(10);
   });
 
   test('boards, and single defects of boards, are left out by their place in the file; a pin on a board that is gone goes with it', () => {
@@ -439,7 +465,15 @@ describe('a layout job with something wrong in it', () => {
 });
 
 test.each(SCHEMA_NAMES)('the JSON Schema of %s is made from what reads it', (name) => {
-  const schema = jsonSchema(name) as { properties: Record<string, unknown>; required: string[] };
-  expect(schema.required).toContain('format');
-  expect(schema.properties.format).toEqual({ type: 'string', const: `spare-knot/${name}` });
+  interface Shape {
+    properties: Record<string, unknown>;
+    required: string[];
+  }
+  const schema = jsonSchema(name) as unknown as Shape & { anyOf?: Shape[] };
+  const shapes = schema.anyOf ?? [schema];
+  expect(shapes).toHaveLength(name === 'box-plan' ? FAMILIES.length : 1);
+  for (const { required, properties } of shapes) {
+    expect(required).toContain('format');
+    expect(properties.format).toEqual({ type: 'string', const: `spare-knot/${name}` });
+  }
 });

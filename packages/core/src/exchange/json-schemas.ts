@@ -3,11 +3,16 @@ import { boxPlanSchema } from './box-plan-file.js';
 import { layoutSchema } from './layout-file.js';
 import { layoutJobSchema } from './layout-job-file.js';
 
-const SCHEMAS = { 'box-plan': boxPlanSchema, 'layout-job': layoutJobSchema, layout: layoutSchema };
-export const SCHEMA_NAMES = Object.keys(SCHEMAS) as (keyof typeof SCHEMAS)[];
+const SCHEMAS = {
+  'box-plan': { version: 2, schema: boxPlanSchema },
+  'layout-job': { version: 1, schema: () => layoutJobSchema },
+  layout: { version: 1, schema: () => layoutSchema },
+};
+export type SchemaName = keyof typeof SCHEMAS;
+export const SCHEMA_NAMES = Object.keys(SCHEMAS) as SchemaName[];
 
 /** JSON Schema (2020-12) of a file that Spare Knot reads, made from the very schema that reads it. */
-export const jsonSchema = (name: keyof typeof SCHEMAS): Record<string, unknown> => ({
-  ...z.toJSONSchema(SCHEMAS[name], { io: 'input', unrepresentable: 'any' }),
-  title: `spare-knot/${name}, version 1`,
+export const jsonSchema = (name: SchemaName): Record<string, unknown> => ({
+  ...z.toJSONSchema(SCHEMAS[name].schema(), { io: 'input', unrepresentable: 'any' }),
+  title: `spare-knot/${name}, version ${SCHEMAS[name].version}`,
 });

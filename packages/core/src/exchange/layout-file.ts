@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { KeptOffcut, Layout } from '../layout/index.js';
+import { plainText, type Text } from '../text/index.js';
 import { type Read, readDocument } from './document.js';
 import { placementFields } from './layout-job-file.js';
 import { count, distance, length, money, name } from './units.js';
@@ -17,6 +18,12 @@ const offcut = z.codec(
   },
 );
 
+/** A sentence in a file is words, its lengths in millimetres. */
+const sentence = z.codec(z.string().max(1000), z.custom<Text>(), {
+  decode: (words) => (words === '' ? [] : [words]),
+  encode: plainText,
+});
+
 export const layoutSchema = z.object({
   format: z.literal(LAYOUT_FORMAT),
   version: z.literal(1),
@@ -30,7 +37,7 @@ export const layoutSchema = z.object({
       }),
     )
     .max(10_000),
-  unplaced: z.array(z.object({ part: name, count, reason: z.string().max(1000) })).default([]),
+  unplaced: z.array(z.object({ part: name, count, reason: sentence })).default([]),
   cost: money.default(0),
   lowerBound: money.default(0),
   boundProof: z.enum(['area', 'lp', 'exact']).default('area'),

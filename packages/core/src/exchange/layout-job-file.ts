@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { jobProblems, type LayoutJob, type Part, type Problem } from '../job/index.js';
+import type { Text } from '../text/index.js';
 import { DEFECT_KINDS, type Defect } from '../wood/index.js';
 import { type Read, readDocument } from './document.js';
 import {
@@ -103,7 +104,12 @@ export const boardKindFields = {
   grained: z.boolean().default(true),
   defects: z.array(defect).max(2000).default([]),
 };
-export const stock = z.object({ id: name, quantity: count, ...boardKindFields });
+export const stock = z.object({
+  id: name,
+  quantity: count,
+  ...boardKindFields,
+  keepWidth: distance.optional(),
+});
 
 export const placementFields = {
   part: name,
@@ -138,7 +144,7 @@ export function readLayoutJob(text: string): Read<LayoutJob> {
 export interface Salvaged {
   job: LayoutJob;
   problems: readonly Problem[];
-  leftOut: readonly { part: string; count: number; reason: string }[];
+  leftOut: readonly { part: string; count: number; reason: Text }[];
 }
 
 /** A part, a board, a pin or a defect that can be left out without touching the others. */
@@ -169,7 +175,7 @@ export function salvageLayoutJob(text: string): Read<Salvaged> {
     ]),
   );
   const problems: Problem[] = [];
-  const leftOut: { part: string; count: number; reason: string }[] = [];
+  const leftOut: { part: string; count: number; reason: Text }[] = [];
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     const entries = Object.fromEntries(
       Object.entries(lists).map(([list, kept]) => [list, kept.map(({ entry }) => entry)]),
@@ -204,7 +210,7 @@ export function salvageLayoutJob(text: string): Read<Salvaged> {
       // Named among what is not placed only where its name and number can be written down.
       const missing = list === 'parts' ? missingPart.safeParse(known.entry) : null;
       if (missing?.success && !leftOut.some(({ part }) => part === missing.data.id))
-        leftOut.push({ part: missing.data.id, count: missing.data.quantity, reason: message });
+        leftOut.push({ part: missing.data.id, count: missing.data.quantity, reason: [message] });
     }
     for (const [list, kept] of Object.entries(lists)) {
       lists[list] = kept

@@ -115,33 +115,60 @@ function readRow(row: Record<string, string>): RackEntry | string {
   };
 }
 
+/** A row of the file with the line it begins on. */
+interface Row {
+  line: number;
+  cells: readonly string[];
+  broken: string | null;
+}
+
+const linesWithin = (cells: readonly string[]): number =>
+  cells.reduce((count, cell) => count + (cell.match(/\r\n|\r|\n/g)?.length ?? 0), 0);
+
+/** Rows with something on them; blank lines count, and so does every line inside a quoted cell. */
+function rowsOf(text: string): Row[] {
+  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''));
+  let next = 1;
+  return data.flatMap((cells, index): Row[] => {
+    const line = next;
+    next += 1 + linesWithin(cells);
+    if (cells.every((cell) => cell.trim() === '')) return [];
+    return [{ line, cells, broken: errors.find(({ row }) => row === index)?.message ?? null }];
+  });
+}
+
+/** What a spreadsheet would take for a formula, and an apostrophe that stands before it or by itself. */
+const ESCAPED = /^[=+\-@\t\r'].*$/s;
+const unescaped = (cell: string): string =>
+  cell.startsWith("'") && ESCAPED.test(cell.slice(1)) ? cell.slice(1) : cell;
+
+const columnNamed = (header: string): string =>
+  COLUMNS.find((column) => column.toLowerCase() === header.trim().toLowerCase()) ?? header.trim();
+
+function readCells(columns: readonly string[], { cells, broken }: Row): RackEntry | string {
+  if (broken) return broken;
+  if (cells.slice(columns.length).some((cell) => cell.trim() !== ''))
+    return `${cells.length} cells stand in it, the header has ${columns.length}`;
+  return readRow(
+    Object.fromEntries(columns.map((column, index) => [column, unescaped(cells[index] ?? '')])),
+  );
+}
+
 /** Reads a rack from CSV. Good lines are kept whatever stands on the others. */
 export function readStockCsv(text: string): CsvReading {
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (header) =>
-      COLUMNS.find((column) => column.toLowerCase() === header.trim().toLowerCase()) ??
-      header.trim(),
-  });
-  const reading: CsvReading = { entries: [], problems: [] };
-  const missing = NEEDED.filter((column) => !parsed.meta.fields?.includes(column));
+  const [header, ...rows] = rowsOf(text);
+  const columns = header?.cells.map(columnNamed) ?? [];
+  const missing = NEEDED.filter((column) => !columns.includes(column));
   if (missing.length > 0) {
-    reading.problems.push({
-      line: 1,
-      message: `the header lacks ${missing.join(', ')}; columns are ${COLUMNS.join(', ')}`,
-    });
-    return reading;
+    const message = `the header lacks ${missing.join(', ')}; columns are ${COLUMNS.join(', ')}`;
+    return { entries: [], problems: [{ line: header?.line ?? 1, message }] };
   }
-  parsed.data.forEach((row, index) => {
-    const line = index + 2;
-    const broken = parsed.errors.find(
-      (error) => error.row === index && error.code !== 'TooFewFields',
-    );
-    const entry = broken ? broken.message : readRow(row);
-    if (typeof entry === 'string') reading.problems.push({ line, message: entry });
+  const reading: CsvReading = { entries: [], problems: [] };
+  for (const row of rows) {
+    const entry = readCells(columns, row);
+    if (typeof entry === 'string') reading.problems.push({ line: row.line, message: entry });
     else reading.entries.push(entry);
-  });
+  }
   return reading;
 }
 
@@ -164,6 +191,6 @@ export function writeStockCsv(entries: readonly RackEntry[]): string {
         kind.defects.map((defect) => `${defect.kind} ${writeZone(defect.zone)}`).join('; '),
       ]),
     },
-    { escapeFormulae: true, newline: '\r\n' },
+    { escapeFormulae: ESCAPED, newline: '\r\n' },
   );
 }

@@ -1,10 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { planFor } from '../../test/boxes.js';
+import { inBraces, lengthsIn } from '../../test/texts.js';
 import { animalById } from '../animals/index.js';
 import { fromMm, toMm } from '../measure/index.js';
 import type { Derived } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
-import { buildBox, FAMILIES } from './families.js';
+import { plainText } from '../text/index.js';
+import { FAMILIES } from './list.js';
+import { buildBox } from './registry.js';
 
 const ANIMAL: Record<string, string> = {
   owl: 'barn-owl-eu',
@@ -14,14 +17,14 @@ const ANIMAL: Record<string, string> = {
   colony: 'purple-martin',
 };
 
-/** Every derivation of every family, over its schools one at a time and over some thicknesses. */
+/** Every derivation of every family, over its choices one at a time and over some thicknesses. */
 function derivations(): { family: string; plan: BoxPlan; derived: Derived }[] {
   return FAMILIES.flatMap((family) =>
     [12, 19.05].flatMap((thickness) => {
       const start = planFor(family, animalById(ANIMAL[family.id] ?? 'great-tit')!, thickness);
-      return family.schools.flatMap((school) =>
-        school.options.flatMap((option) => {
-          const plan = { ...start, schools: { ...start.schools, [school.id]: option.id } };
+      return family.choices.flatMap((choice) =>
+        choice.options.flatMap((option) => {
+          const plan = { ...start, choices: { ...start.choices, [choice.id]: option.id } };
           const built = buildBox(plan);
           return built.ok
             ? built.derived.map((derived) => ({ family: family.id, plan, derived }))
@@ -62,7 +65,7 @@ describe('why a size is what it is', () => {
     let sums = 0;
     const kinds = new Set<string>();
     for (const { family, derived } of all) {
-      for (const found of derived.why.matchAll(/([^=]*) = \{([\d.]+)\}/g)) {
+      for (const found of inBraces(derived.why).matchAll(/([^=]*) = \{([\d.]+)\}/g)) {
         const value = workedOut(found[1]!);
         if (value === null) continue;
         sums += 1;
@@ -70,9 +73,9 @@ describe('why a size is what it is', () => {
         // Angles are written to a tenth of a degree, lengths to a hundredth of a millimetre.
         expect([
           family,
-          derived.why,
+          inBraces(derived.why),
           Math.abs(value - Number(found[2])) < Math.max(0.06, Math.abs(value) * 0.006),
-        ]).toEqual([family, derived.why, true]);
+        ]).toEqual([family, inBraces(derived.why), true]);
       }
     }
     expect(sums).toBeGreaterThan(500);
@@ -81,19 +84,19 @@ describe('why a size is what it is', () => {
 
   test('the size itself stands in its derivation, and no derivation names a size that is not there', () => {
     for (const { family, derived } of all) {
-      expect(derived.why.length).toBeGreaterThan(15);
-      expect(derived.why).not.toMatch(/NaN|undefined|Infinity/);
+      expect(inBraces(derived.why).length).toBeGreaterThan(15);
+      expect(inBraces(derived.why)).not.toMatch(/NaN|undefined|Infinity/);
       if (derived.kind !== 'length') continue;
-      const named = [...derived.why.matchAll(/\{(-?[\d.]+)\}/g)].map((found) => Number(found[1]));
+      const named = lengthsIn(derived.why);
       const close = named.some((each) => Math.abs(each - toMm(derived.value)) < 0.01);
       // A height made of two parts is named by them.
       const sum = named.some((each, index) =>
         named.slice(0, index).some((other) => Math.abs(each + other - toMm(derived.value)) < 0.02),
       );
-      expect([family, derived.id, derived.why, close || sum]).toEqual([
+      expect([family, derived.id, inBraces(derived.why), close || sum]).toEqual([
         family,
         derived.id,
-        derived.why,
+        inBraces(derived.why),
         true,
       ]);
     }
@@ -106,8 +109,8 @@ describe('why a size is what it is', () => {
     const inch = fromMm(25.4);
     const built = buildBox({
       ...start,
-      schools: {
-        ...start.schools,
+      choices: {
+        ...start.choices,
         measure: 'outside',
         walls: 'between',
         access: 'screwed',
@@ -123,6 +126,6 @@ describe('why a size is what it is', () => {
     });
     if (!built.ok) throw new Error(JSON.stringify(built.refusals));
     expect(built.derived.find((each) => each.id === 'slope')!.value).toBeCloseTo(10.305, 3);
-    expect(built.derived.find((each) => each.id === 'slope')!.why).toContain('10.3°');
+    expect(plainText(built.derived.find((each) => each.id === 'slope')!.why)).toContain('10.3°');
   });
 });

@@ -4,9 +4,10 @@ import { board, planFor } from '../../test/boxes.js';
 import { ANIMALS } from '../animals/index.js';
 import { fromMm } from '../measure/index.js';
 import type { BoxPlan } from '../plan/index.js';
-import { brokenRules, buildBox, checkBox, FAMILIES } from './families.js';
+import { FAMILIES } from './list.js';
+import { brokenRules, buildBox, checkBox } from './registry.js';
 
-/** Plans as makers bend them: a size or two off, other schools, wood that is thin, narrow, planed or doubtful. */
+/** Plans as makers bend them: a size or two off, other choices, wood that is thin, narrow, planed or doubtful. */
 const bent = fc
   .record({
     family: fc.constantFrom(...FAMILIES),
@@ -19,9 +20,9 @@ const bent = fc
       minLength: 24,
       maxLength: 24,
     }),
-    schools: fc.array(fc.nat(), { minLength: 24, maxLength: 24 }),
+    choices: fc.array(fc.nat(), { minLength: 24, maxLength: 24 }),
   })
-  .map(({ family, pick, thickness, width, material, planed, stretch, schools }) => {
+  .map(({ family, pick, thickness, width, material, planed, stretch, choices }) => {
     const own = ANIMALS.filter((animal) => animal.family === family.id);
     const others = ANIMALS.filter(
       (animal) => animal.family === (family.id === 'pole-bat' ? 'bat' : 'slant-roof'),
@@ -41,14 +42,14 @@ const bent = fc
       ]),
     );
     const chosen = Object.fromEntries(
-      family.schools.map(({ id, options }, index) => [
+      family.choices.map(({ id, options }, index) => [
         id,
-        schools[index % 24]! % 4 === 0
-          ? options[schools[index % 24]! % options.length]!.id
-          : start.schools[id]!,
+        options.length > 0 && choices[index % 24]! % 4 === 0
+          ? options[choices[index % 24]! % options.length]!.id
+          : start.choices[id]!,
       ]),
     );
-    return { animal, plan: { ...start, sizes, schools: chosen } as BoxPlan };
+    return { plan: { ...start, sizes, choices: chosen } as BoxPlan };
   });
 
 describe('remedies', () => {
@@ -56,10 +57,10 @@ describe('remedies', () => {
     let offered = 0;
     let mended = 0;
     fc.assert(
-      fc.property(bent, ({ animal, plan }) => {
+      fc.property(bent, ({ plan }) => {
         const built = buildBox(plan);
         if (!built.ok) return;
-        for (const check of checkBox(plan, built.box, animal))
+        for (const check of checkBox(plan, built.box))
           for (const remedy of check.remedies) {
             offered += 1;
             expect(check.severity).not.toBe('kept');
@@ -67,7 +68,7 @@ describe('remedies', () => {
             const after = buildBox(next);
             if (!after.ok)
               throw new Error(`${plan.family}: ${remedy.label}: ${JSON.stringify(after.refusals)}`);
-            const again = checkBox(next, after.box, animal).find(
+            const again = checkBox(next, after.box).find(
               ({ id, role }) => id === check.id && role === check.role,
             );
             if (!again || again.severity === 'kept') mended += 1;
@@ -82,11 +83,11 @@ describe('remedies', () => {
 
   test('what is counted as broken is what is shown as broken, stops before warnings', () => {
     fc.assert(
-      fc.property(bent, ({ animal, plan }) => {
+      fc.property(bent, ({ plan }) => {
         const built = buildBox(plan);
         if (!built.ok) return;
-        const shown = checkBox(plan, built.box, animal).map(({ severity }) => severity);
-        const { stops, warnings } = brokenRules(plan, built.box, animal);
+        const shown = checkBox(plan, built.box).map(({ severity }) => severity);
+        const { stops, warnings } = brokenRules(plan, built.box);
         expect(shown.filter((each) => each === 'stop')).toHaveLength(stops);
         expect(shown.filter((each) => each === 'warn')).toHaveLength(warnings);
         expect(shown.slice(0, stops + warnings)).toEqual([

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { board as panelBoard, planFor } from '../../test/boxes.js';
+import { stepClock } from '../../test/clock.js';
 import { board } from '../../test/layouts.js';
 import { animalById } from '../animals/index.js';
 import { buildBox, owlBox, slantRoof } from '../families/index.js';
@@ -60,7 +61,7 @@ describe('a job for boxes', () => {
   test('keeps what is left of a stick, though it is narrower than any strip worth keeping off a sheet', () => {
     expect(sticks.length).toBeGreaterThan(0);
     const of = { ...jobForBoxes('owls', owls.plan, owls.box, 1, stock), effort: { seconds: 0.3 } };
-    const found = searchLayout(of, { clock: () => performance.now() });
+    const found = searchLayout(of, { clock: stepClock(of.effort.seconds, 60) });
     expect(found.unplaced).toEqual([]);
     expect(checkLayout(of, found)).toEqual([]);
     const kept = (id: string) =>

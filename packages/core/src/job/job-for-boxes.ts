@@ -41,7 +41,7 @@ export function partsFor(plan: BoxPlan, box: PanelSet, boxes: number): Part[] {
     };
     const turned = panel.grain === 'any' && measuresOf(panel).blankLength <= (wood?.width ?? 0);
     const staves =
-      wood?.width && !turned && plan.schools.wide !== 'whole' ? stavesOf(panel, wood.width) : null;
+      wood?.width && !turned && plan.choices.wide !== 'whole' ? stavesOf(panel, wood.width) : null;
     return (
       staves?.map(({ outline, underside, clear, cutAway }, index) => ({
         ...whole,

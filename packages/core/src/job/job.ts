@@ -51,7 +51,7 @@ export interface Stock {
   offcut: boolean;
   grained: boolean;
   defects: readonly Defect[];
-  /** Strips of this kind narrower than this are not worth keeping, even if the saw's least is less; not part of a job's file. */
+  /** Strips of this kind narrower than this are not worth keeping, even if the saw's least is less. */
   keepWidth?: Ticks;
 }
 

@@ -1,7 +1,8 @@
 export { checkLayout } from './checker/check.js';
 export { stuckTogether } from './checker/through-cuts.js';
+export type { Violation } from './checker/violation.js';
 export { type Goals, STANDARD_CLASSES, STANDARD_GOALS } from './goals.js';
-export type { KeptOffcut, LaidBoard, Layout, SearchControl } from './layout.js';
+export type { KeptOffcut, LaidBoard, Layout, SearchControl, Unplaced } from './layout.js';
 export { movedToPins, sortPins, whyNot } from './pins.js';
 export { placePart } from './placed.js';
 export { searchLayout, searchSteps } from './search/search.js';

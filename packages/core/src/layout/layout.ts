@@ -1,5 +1,6 @@
 import type { LayoutJob, Placement } from '../job/index.js';
 import type { Cents, Ticks } from '../measure/index.js';
+import type { Text } from '../text/index.js';
 import type { Goals } from './goals.js';
 import type { LinearSolver } from './solver/linear.js';
 
@@ -21,7 +22,7 @@ export interface LaidBoard {
 export interface Unplaced {
   part: string;
   count: number;
-  reason: string;
+  reason: Text;
 }
 
 /** Where every panel lies, and how far that is from the best possible. */

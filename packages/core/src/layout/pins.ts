@@ -1,11 +1,12 @@
 import type { LayoutJob, PinnedPlacement } from '../job/index.js';
+import { ofPanel, type Text, text } from '../text/index.js';
 import { checkLayout } from './checker/check.js';
 import type { LaidBoard, Layout } from './layout.js';
 
 /** A pin that cannot be kept, and why. */
 export interface BrokenPin {
   pin: PinnedPlacement;
-  reason: string;
+  reason: Text;
 }
 
 /** The layout in which nothing but these pins lies on the boards. */
@@ -30,30 +31,49 @@ const onlyPins = (pins: readonly PinnedPlacement[]): Layout => {
 };
 
 /** Rules that a placement breaks by itself or with the other pins; counts and the rest of the layout are not asked. */
-const brokenBy = (job: LayoutJob, pins: readonly PinnedPlacement[]): string | null =>
+const brokenBy = (job: LayoutJob, pins: readonly PinnedPlacement[]): Text | null =>
   checkLayout({ ...job, pinned: [] }, onlyPins(pins)).find(
     (violation) => violation.rule <= 7 || violation.path.startsWith('boards'),
   )?.message ?? null;
+
+type Piece = Pick<PinnedPlacement, 'stock' | 'piece'>;
+const isOneBoard = (a: Piece, b: Piece): boolean => a.stock === b.stock && a.piece === b.piece;
+
+/** Whether a pin's panel and board are still there. */
+const isThere = (job: LayoutJob, { part, copy, stock, piece }: PinnedPlacement): boolean =>
+  job.parts.some((each) => each.id === part && copy < each.quantity) &&
+  job.stock.some((each) => each.id === stock && piece < each.quantity);
+
+/** Why a pin cannot be kept beside those that are; null where it can. */
+function whyBroken(
+  job: LayoutJob,
+  kept: readonly PinnedPlacement[],
+  pin: PinnedPlacement,
+): Text | null {
+  const part = job.parts.find((each) => each.id === pin.part);
+  if (!part) return text`there is no panel “${ofPanel(pin.part)}” any more`;
+  if (pin.copy >= part.quantity)
+    return text`there are only ${part.quantity} of “${ofPanel(pin.part)}” now`;
+  const stock = job.stock.find((each) => each.id === pin.stock);
+  if (!stock || pin.piece >= stock.quantity) return text`its board is not there any more`;
+  if (kept.some((other) => other.part === pin.part && other.copy === pin.copy))
+    return text`“${ofPanel(pin.part)}” ${pin.copy} is pinned twice`;
+  // Pins of other boards have no say in it.
+  return brokenBy(job, [...kept.filter((other) => isOneBoard(other, pin)), pin]);
+}
 
 /**
  * The job with those of its pins that hold together, in their order, and those that contradict the boards, the saw or an earlier pin, each with the
  * rule in words.
  */
 export function sortPins(job: LayoutJob): { job: LayoutJob; broken: BrokenPin[] } {
+  // Nearly always all of them hold: one look at all together then does.
+  if (job.pinned.every((pin) => isThere(job, pin)) && brokenBy(job, job.pinned) === null)
+    return { job, broken: [] };
   const kept: PinnedPlacement[] = [];
   const broken: BrokenPin[] = [];
   for (const pin of job.pinned) {
-    const part = job.parts.find((each) => each.id === pin.part);
-    const stock = job.stock.find((each) => each.id === pin.stock);
-    const reason = !part
-      ? `there is no panel “${pin.part}” any more`
-      : pin.copy >= part.quantity
-        ? `there are only ${part.quantity} of “${pin.part}” now`
-        : !stock || pin.piece >= stock.quantity
-          ? 'its board is not there any more'
-          : kept.some((other) => other.part === pin.part && other.copy === pin.copy)
-            ? `“${pin.part}” ${pin.copy} is pinned twice`
-            : brokenBy(job, [...kept, pin]);
+    const reason = whyBroken(job, kept, pin);
     if (reason === null) kept.push(pin);
     else broken.push({ pin, reason });
   }
@@ -65,15 +85,13 @@ export const whyNot = (
   job: LayoutJob,
   others: readonly PinnedPlacement[],
   pin: PinnedPlacement,
-): string | null => brokenBy(job, [...others, pin]);
+): Text | null => brokenBy(job, [...others.filter((other) => isOneBoard(other, pin)), pin]);
 
 /**
  * A layout made for other pins, with every pinned piece moved to where its pin says, to look at until the search has answered: the rest
  * has not flowed round it yet. Kept offcuts of boards that a piece left or came to are gone, since they may lie under it.
  */
 export function movedToPins(layout: Layout, pins: readonly PinnedPlacement[]): Layout {
-  const isBoardOf = (board: LaidBoard, pin: PinnedPlacement) =>
-    board.stock === pin.stock && board.piece === pin.piece;
   const isAt = (board: LaidBoard, pin: PinnedPlacement) =>
     board.placements.some(
       (each) =>
@@ -85,14 +103,14 @@ export function movedToPins(layout: Layout, pins: readonly PinnedPlacement[]): L
         each.flipped === pin.flipped,
     );
   const moved = pins.filter((pin) =>
-    layout.boards.some((board) => isBoardOf(board, pin) && !isAt(board, pin)),
+    layout.boards.some((board) => isOneBoard(board, pin) && !isAt(board, pin)),
   );
   if (moved.length === 0) return layout;
   const boards = layout.boards.map((board) => {
     const staying = board.placements.filter(
       (each) => !moved.some((pin) => pin.part === each.part && pin.copy === each.copy),
     );
-    const coming = moved.filter((pin) => isBoardOf(board, pin));
+    const coming = moved.filter((pin) => isOneBoard(board, pin));
     return staying.length === board.placements.length && coming.length === 0
       ? board
       : { ...board, placements: [...staying, ...coming], offcuts: [] };

@@ -22,10 +22,6 @@ export function must<T>(value: T | null | undefined, what: string): T {
 export const ringPairs = <T>(list: readonly T[]): [T, T][] =>
   list.map((each, index) => [each, at(list, (index + 1) % list.length)]);
 
-/** Each entry with the one after it; one pair fewer than entries. */
-export const neighbours = <T>(list: readonly T[]): [T, T][] =>
-  list.slice(1).map((each, index) => [at(list, index), each]);
-
 export const sum = (values: Iterable<number>): number => {
   let total = 0;
   for (const value of values) total += value;

@@ -16,3 +16,6 @@ export const atan2 = (y: number, x: number): Degrees => Math.atan2(y, x) * PER_R
 export const printAngle = (angle: Degrees): string => `${Math.round(angle * 10) / 10}°`;
 export const acosDegrees = (ratio: number): Degrees =>
   Math.acos(Math.max(-1, Math.min(1, ratio))) * PER_RADIAN;
+
+/** An angle for reading over a sum: to a hundredth of a degree. */
+export const printAngleExactly = (angle: Degrees): string => `${Math.round(angle * 100) / 100}°`;

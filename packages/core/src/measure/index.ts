@@ -1,8 +1,27 @@
-export { acosDegrees, asin, atan2, cos, type Degrees, printAngle, sin, tan } from './angle.js';
-export { MARK_MEANINGS, type Mark } from './evidence.js';
+export {
+  acosDegrees,
+  asin,
+  atan2,
+  cos,
+  type Degrees,
+  printAngle,
+  printAngleExactly,
+  sin,
+  tan,
+} from './angle.js';
+export { EVIDENCE_MEANINGS, type Evidence } from './evidence.js';
 export { type Cents, fromDecimal, printMoney, toDecimal } from './money.js';
 export { parseLength, type UnitSystem } from './parse.js';
-export { type LengthStyle, printLength, printLengthUnit, readTape } from './print.js';
+export {
+  type FileStyle,
+  type LengthStyle,
+  printArea,
+  printHeight,
+  printLength,
+  printLengthUnit,
+  printWeight,
+  readTape,
+} from './print.js';
 export {
   fromInches,
   fromMm,

@@ -1,9 +1,16 @@
+import type { UnitSystem } from './parse.js';
 import { TICKS_PER_INCH, TICKS_PER_MM, type Ticks } from './ticks.js';
 
 /** How lengths are shown: in inches to the nearest 1/division, or in millimetres to the nearest tenth or whole. */
 export type LengthStyle =
   | { system: 'inch'; division: 16 | 32 | 64 }
   | { system: 'mm'; division: 1 | 10 };
+
+/** As files and messages have it: millimetres to the hundredth. */
+export interface FileStyle {
+  system: 'mm';
+  division: 100;
+}
 
 /** A length split for a drawn fraction: 11 7/8 is `{ whole: 11, top: 7, bottom: 8 }`. */
 export interface TapeReading {
@@ -37,7 +44,7 @@ export function readTape(ticks: Ticks, division: 16 | 32 | 64): TapeReading {
 }
 
 /** A length as text without its unit: `11 7/8` or `302`. */
-export function printLength(ticks: Ticks, style: LengthStyle): string {
+export function printLength(ticks: Ticks, style: LengthStyle | FileStyle): string {
   if (style.system === 'mm') {
     const rounded = Math.round((ticks * style.division) / TICKS_PER_MM) / style.division;
     return Object.is(rounded, -0) ? '0' : String(rounded);
@@ -54,5 +61,25 @@ export function printLength(ticks: Ticks, style: LengthStyle): string {
 }
 
 /** A length as text with its unit: `11 7/8 in` or `302 mm`. */
-export const printLengthUnit = (ticks: Ticks, style: LengthStyle): string =>
+export const printLengthUnit = (ticks: Ticks, style: LengthStyle | FileStyle): string =>
   `${printLength(ticks, style)} ${style.system === 'inch' ? 'in' : 'mm'}`;
+
+const rounded = (value: number, per: number): string => String(Math.round(value * per) / per);
+
+/** A height above the ground: to the half foot, or to the tenth of a metre. */
+export const printHeight = (ticks: Ticks, system: UnitSystem): string =>
+  system === 'inch'
+    ? `${rounded(ticks / (12 * TICKS_PER_INCH), 2)} ft`
+    : `${rounded(ticks / (1000 * TICKS_PER_MM), 10)} m`;
+
+const SQUARE_FEET = 10.7639;
+const POUNDS = 2.20462;
+
+/** An area for paint and glue. */
+export const printArea = (squareMetres: number, system: UnitSystem): string =>
+  system === 'inch'
+    ? `${rounded(squareMetres * SQUARE_FEET, 10)} sq ft`
+    : `${rounded(squareMetres, 100)} m²`;
+
+export const printWeight = (kilograms: number, system: UnitSystem): string =>
+  system === 'inch' ? `${rounded(kilograms * POUNDS, 10)} lb` : `${rounded(kilograms, 10)} kg`;

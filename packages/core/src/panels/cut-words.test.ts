@@ -4,26 +4,29 @@ import { animalById } from '../animals/index.js';
 import { buildBox, FAMILIES, familyById } from '../families/index.js';
 import { printAngle } from '../measure/index.js';
 import type { BoxPlan } from '../plan/index.js';
+import { plainText } from '../text/index.js';
 import { cutWords } from './cut-words.js';
 import type { PanelSet } from './panel-set.js';
 
 const built = (
   family: string,
   animal: string,
-  schools: BoxPlan['schools'] = {},
+  choices: BoxPlan['choices'] = {},
   angles: BoxPlan['angles'] = {},
 ): PanelSet => {
   const start = planFor(familyById(family)!, animalById(animal)!);
   const result = buildBox({
     ...start,
-    schools: { ...start.schools, ...schools },
+    choices: { ...start.choices, ...choices },
     angles: { ...start.angles, ...angles },
   });
   if (!result.ok) throw new Error(JSON.stringify(result.refusals));
   return result.box;
 };
 const wordsOf = (box: PanelSet, id: string) =>
-  cutWords(box.panels.find((panel) => panel.id === id)!).join('; ');
+  cutWords(box.panels.find((panel) => panel.id === id)!)
+    .map(plainText)
+    .join('; ');
 
 describe('how a panel is cut, in words', () => {
   test('a slant-roof box at 10°: bevelled front and roof, sloped sides, a clipped floor', () => {
@@ -68,14 +71,14 @@ describe('how a panel is cut, in words', () => {
             : 'great-tit',
       )!;
       const start = planFor(family, animal);
-      for (const school of family.schools)
-        for (const option of school.options) {
+      for (const choice of family.choices)
+        for (const option of choice.options) {
           const result = buildBox({
             ...start,
-            schools: { ...start.schools, [school.id]: option.id },
+            choices: { ...start.choices, [choice.id]: option.id },
           });
           for (const panel of result.ok ? result.box.panels : []) {
-            const words = cutWords(panel).join('; ');
+            const words = cutWords(panel).map(plainText).join('; ');
             const angles = panel.edges
               .flatMap(({ tilt, mitre }) => [Math.abs(tilt), mitre])
               .filter((angle) => angle > 0.05);

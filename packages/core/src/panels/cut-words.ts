@@ -1,4 +1,6 @@
-import { type Degrees, printAngle } from '../measure/index.js';
+import { at } from '../lists/index.js';
+import type { Degrees } from '../measure/index.js';
+import { joinTexts, ofAngle, type Text, text } from '../text/index.js';
 import type { Panel, PanelEdge } from './panel-set.js';
 
 /** Less than this is square. */
@@ -49,23 +51,30 @@ function bySetting(edges: readonly SlantedEdge[]): SlantedEdge[][] {
   return groups;
 }
 
-function settingWords(edges: readonly SlantedEdge[], corners: number): string {
-  const [first] = edges as [SlantedEdge];
-  const sloped = first.mitre > SQUARE ? printAngle(first.mitre) : null;
-  const tilted = Math.abs(first.tilt) > SQUARE ? printAngle(Math.abs(first.tilt)) : null;
+/** How edges of one setting lean: not at all, alike in the board, or all to one face. */
+function leanOf(edges: readonly SlantedEdge[]): Text | null {
+  const [first, second] = edges;
+  if (!first || Math.abs(first.tilt) <= SQUARE) return null;
   // Two ends that lean the same way in the board, as a batten under a slope has them.
-  const parallel = edges.length === 2 && edges[0]!.tilt * edges[1]!.tilt < 0;
-  const lean = tilted && `tilted ${tilted}, ${parallel ? 'parallel' : longer(first.tilt)}`;
+  const parallel = edges.length === 2 && second !== undefined && first.tilt * second.tilt < 0;
+  return text`tilted ${ofAngle(Math.abs(first.tilt))}, ${parallel ? 'parallel' : longer(first.tilt)}`;
+}
+
+function settingWords(edges: readonly SlantedEdge[], corners: number): Text {
+  const first = at(edges, 0);
+  const sloped = first.mitre > SQUARE ? ofAngle(first.mitre) : null;
+  const lean = leanOf(edges);
   if (sloped && corners > 5 && edges.length === corners - 4)
-    return `${times(edges.length)} corners clipped at ${sloped}`;
+    return text`${times(edges.length)} corners clipped at ${sloped}`;
   if (sloped && corners === 5 && edges.length === 2)
-    return `one end sloped ${sloped} from both sides to a point${lean ? `, ${lean}` : ''}`;
-  return `${places(edges.length, first.place)} ${[sloped && `sloped ${sloped}`, lean].filter(Boolean).join(' and ')}`;
+    return text`one end sloped ${sloped} from both sides to a point${lean ? text`, ${lean}` : ''}`;
+  const ways = [...(sloped ? [text`sloped ${sloped}`] : []), ...(lean ? [lean] : [])];
+  return text`${places(edges.length, first.place)} ${joinTexts(ways, ' and ')}`;
 }
 
 /**
  * How a panel's ends and edges are cut where they are not square, for a maker to read: `one end tilted 10.3°, inside face longer`. Every
  * such edge is named once; a panel cut square all round gives none.
  */
-export const cutWords = (panel: Panel): string[] =>
+export const cutWords = (panel: Panel): Text[] =>
   bySetting(slanted(panel)).map((edges) => settingWords(edges, panel.outline.length));

@@ -73,6 +73,13 @@ export interface ChosenFastener {
   enough: boolean;
 }
 
+/** A fastener in a joint through a panel `through` thick into wood `depth` deep: null where its point would come through or not reach. */
+export function fitsJoint(fastener: Fastener, through: Ticks, depth: Ticks): ChosenFastener | null {
+  const bite = fastener.length - through;
+  if (fastener.length > through + depth - COVER || bite <= 0) return null;
+  return { fastener, bite, enough: bite >= BITE_DIAMETERS * fastener.diameter };
+}
+
 /**
  * The fastener for a joint: through a panel `through` thick into wood that is `depth` deep behind it. The longest allowed is through +
  * depth − 3 mm; of those that bite six diameters, the shortest that also bites as deep as the first panel is thick. Null when none is

@@ -1,17 +1,20 @@
-export { assemble, type Draft, type JointDraft, meet, wood } from './assemble.js';
-export type { BuiltBox, Derived } from './built-box.js';
+export { assemble } from './assemble.js';
+export { type BuiltBox, type Derived, derivedLength } from './built-box.js';
 export { cutWords } from './cut-words.js';
 export { type PanelChange, panelChanges } from './diff.js';
+export { type BoxDraft, type Draft, type JointDraft, meet, wood } from './draft.js';
 export { FASTENERS, fastenerById, fastenerFor } from './fasteners.js';
 export { holeSize, rim } from './features.js';
 export { instanceVolume, measuresOf, weightOf } from './measures.js';
-export type { PanelDraft } from './panel-from-solid.js';
 export { panelNames, partName, plainName } from './panel-names.js';
 export type {
   Cavity,
   Feature,
   Fitting,
+  Joint,
+  JointKind,
   Opening,
+  OpeningKind,
   Panel,
   PanelInstance,
   PanelSet,

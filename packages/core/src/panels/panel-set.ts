@@ -107,18 +107,30 @@ export interface Joint {
   kind: JointKind;
   /** Where the joint was fastened through: what the bill of quantities counts. Length and area of contact over all copies. */
   contact: { length: Ticks; area: number };
-  fastening: {
-    fastener: string;
-    count: number;
-    length: Ticks;
-    bite: Ticks;
-    enough: boolean;
-  } | null;
+  fastening: Fastening | null;
 }
+
+/** Fasteners of a joint, all copies together: which, how many, how long, how deep they bite. */
+export interface Fastening {
+  fastener: string;
+  count: number;
+  length: Ticks;
+  bite: Ticks;
+  enough: boolean;
+}
+
+export type OpeningKind =
+  | 'entrance'
+  | 'crevice'
+  | 'open-front'
+  | 'passage'
+  | 'vent-gap'
+  | 'vent-hole'
+  | 'drain';
 
 /** Where a room is open on purpose. */
 export interface Opening {
-  kind: 'entrance' | 'crevice' | 'open-front' | 'passage' | 'vent-gap' | 'vent-hole' | 'drain';
+  kind: OpeningKind;
   polygon: readonly Vec3[];
 }
 

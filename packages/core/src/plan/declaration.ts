@@ -1,58 +1,153 @@
 import type { Animal } from '../animals/index.js';
+import { type Degrees, fromMm, type Ticks } from '../measure/index.js';
 import type { BoxPlan, PanelWood } from './plan.js';
 
-/** A size the maker may set. Lengths in ticks, angles in degrees. */
-export interface Parameter {
-  id: string;
+/** Options chosen so far, for what applies only with some of them. */
+export type Chosen = Readonly<Record<string, string>>;
+type Applies = (choices: Chosen) => boolean;
+
+interface Ranged<K extends 'length' | 'angle'> {
+  kind: K;
   label: string;
-  kind: 'length' | 'angle';
-  least: number;
-  greatest: number;
+  min: number;
+  max: number;
   standard: number;
   help: string;
-  /** False when a school makes the parameter meaningless; then it is neither shown nor read. */
-  applies?: (schools: Readonly<Record<string, string>>) => boolean;
+  /** False when a choice makes the parameter meaningless; then it is neither shown nor read. */
+  applies?: Applies;
+}
+export type LengthDeclaration = Ranged<'length'>;
+export type AngleDeclaration = Ranged<'angle'>;
+
+/** A size the maker may set. Lengths in ticks, angles in degrees. */
+export type Parameter = (LengthDeclaration | AngleDeclaration) & { id: string };
+
+export interface Option<O extends string = string> {
+  id: O;
+  label: string;
+  reason: string;
 }
 
 /** A question on which makers differ. The first option is the standard one. */
-export interface School {
-  id: string;
+export interface ChoiceDeclaration<O extends string = string> {
   label: string;
-  options: readonly { id: string; label: string; reason: string }[];
-  applies?: (schools: Readonly<Record<string, string>>) => boolean;
+  options: readonly Option<O>[];
+  applies?: Applies;
   /** The option that plans from before the question was asked meant, where it is not the standard one. */
-  before?: string;
+  before?: NoInfer<O>;
+  /** The answer is the maker's own words, at most so many letters; none is the empty word. */
+  words?: number;
   /** The view in which the options differ, drawn small beside each; none where it cannot be seen. */
   picture?: 'section' | 'front' | 'plan';
 }
+export type Choice = ChoiceDeclaration & { id: string };
 
-export interface PanelRole {
-  id: string;
+export interface RoleDeclaration {
   label: string;
   /** Sticks (battens, posts, strips) take both measures of their cross-section from the wood; the usual ones, thickness × width in millimetres, are common practice, no source. */
   stick?: readonly [thickness: number, width: number];
+  /** Roofs usually come from a board of their own. */
+  kind?: 'roof';
   /** True for what comes off a log or a sheet of its own and is not laid out on boards. */
   offBoard?: boolean;
-  applies?: (schools: Readonly<Record<string, string>>) => boolean;
+  applies?: Applies;
+}
+export type PanelRole = RoleDeclaration & { id: string };
+
+export type SizeDeclarations = Readonly<Record<string, LengthDeclaration | AngleDeclaration>>;
+export type ChoiceDeclarations = Readonly<Record<string, ChoiceDeclaration>>;
+export type RoleDeclarations = Readonly<Record<string, RoleDeclaration>>;
+
+type KeysOfKind<S extends SizeDeclarations, K extends string> = {
+  [P in keyof S & string]: S[P]['kind'] extends K ? P : never;
+}[keyof S & string];
+type OptionOf<C> = C extends ChoiceDeclaration<infer O> ? O : never;
+
+/** The plan of one family, every key known by name. */
+export interface PlanOf<
+  S extends SizeDeclarations,
+  C extends ChoiceDeclarations,
+  R extends string = string,
+> extends BoxPlan {
+  sizes: Readonly<Record<KeysOfKind<S, 'length'>, Ticks>>;
+  angles: Readonly<Record<KeysOfKind<S, 'angle'>, Degrees>>;
+  choices: { readonly [P in keyof C & string]: OptionOf<C[P]> };
+  wood: Readonly<Record<R, PanelWood>>;
 }
 
-/** Why a plan gives no sound box, at the field that would have to change. */
-export interface Refusal {
-  field: string;
-  message: string;
-}
+/** A length that the maker may set. Written in millimetres; ranges without a source are common practice. */
+export const length = (
+  label: string,
+  min: number,
+  max: number,
+  standard: number,
+  help: string,
+  applies?: Applies,
+): LengthDeclaration => ({
+  kind: 'length',
+  label,
+  min: fromMm(min),
+  max: fromMm(max),
+  standard: fromMm(standard),
+  help,
+  ...(applies && { applies }),
+});
+
+/** An angle that the maker may set, in degrees. */
+export const angle = (
+  label: string,
+  min: number,
+  max: number,
+  standard: number,
+  help: string,
+  applies?: Applies,
+): AngleDeclaration => ({
+  kind: 'angle',
+  label,
+  min,
+  max,
+  standard,
+  help,
+  ...(applies && { applies }),
+});
+
+/** A question with its options, each `[id, label, reason]`, the standard one first. */
+export const oneOf = <const O extends string>(
+  label: string,
+  options: readonly (readonly [id: O, label: string, reason: string])[],
+  more: Pick<ChoiceDeclaration<O>, 'applies' | 'picture' | 'before'> = {},
+): ChoiceDeclaration<O> => ({
+  label,
+  options: options.map(([id, name, reason]) => ({ id, label: name, reason })),
+  ...more,
+});
+
+/** A question that is answered in the maker's own words. */
+export const inWords = (label: string, words: number, applies?: Applies): ChoiceDeclaration => ({
+  label,
+  options: [],
+  words,
+  ...(applies && { applies }),
+});
 
 /** What a plan of one kind of box may say, and what it says to begin with. */
 export interface PlanDeclaration {
   id: string;
+  name: string;
   parameters: readonly Parameter[];
-  schools: readonly School[];
+  choices: readonly Choice[];
   roles: readonly PanelRole[];
-  /** Sizes, angles and schools that suit an animal. */
-  suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'schools'>;
+  /** Sizes, angles and choices that suit an animal. */
+  defaultsFor(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'choices'>;
   /** The wood to begin with where boards' widths matter to the family; otherwise every panel begins with the same. */
   startWood?(
     animal: Animal,
     wood: Readonly<Record<string, PanelWood>>,
   ): Readonly<Record<string, PanelWood>>;
 }
+
+/** What applies with these choices. */
+export const applying = <T extends { applies?: Applies }>(
+  declared: readonly T[],
+  choices: Chosen,
+): readonly T[] => declared.filter((each) => !each.applies || each.applies(choices));

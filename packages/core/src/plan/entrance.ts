@@ -1,5 +1,4 @@
 import type { Ticks } from '../measure/index.js';
-import type { BoxPlan } from './plan.js';
 
 /** Shapes of a hole that is not round. */
 export type HoleShape = 'oval' | 'arch' | 'square';
@@ -12,21 +11,26 @@ export interface Entrance {
   centre: Ticks;
 }
 
-/** Entrances whose height is a measure of its own. */
-export const UPRIGHT: readonly string[] = ['oval', 'arch', 'slot'];
-
-/** The entrance that a plan asks for. */
-export function entranceOf({ sizes, schools }: Pick<BoxPlan, 'sizes' | 'schools'>): Entrance {
-  const shape =
-    (['oval', 'arch', 'square'] as const).find((each) => each === schools.entrance) ?? 'round';
-  const width = sizes.entranceWidth ?? 0;
-  const height = UPRIGHT.includes(shape) ? (sizes.entranceUpright ?? 0) : width;
-  return {
-    shape,
-    width,
-    height,
-    centre: (sizes.entranceHeight ?? 0) + (schools.entranceTo === 'sill' ? height / 2 : 0),
+/** What of a plan says where an entrance is. */
+export interface EntrancePlan {
+  sizes: Readonly<Record<'entranceWidth' | 'entranceUpright' | 'entranceHeight', Ticks>>;
+  choices: {
+    readonly entrance: 'round' | HoleShape | 'slot';
+    readonly entranceTo: 'centre' | 'sill';
   };
+}
+
+/** Whether the height of an entrance is a measure of its own. */
+export const isUpright = (entrance: string | undefined): boolean =>
+  entrance === 'oval' || entrance === 'arch' || entrance === 'slot';
+
+/** The entrance that a plan asks for; one of a slot is the hole it would be if it were round. */
+export function entranceOf({ sizes, choices }: EntrancePlan): Entrance {
+  const shape = choices.entrance === 'slot' ? 'round' : choices.entrance;
+  const width = sizes.entranceWidth;
+  const height = isUpright(shape) ? sizes.entranceUpright : width;
+  const lift = choices.entranceTo === 'sill' ? height / 2 : 0;
+  return { shape, width, height, centre: sizes.entranceHeight + lift };
 }
 
 export const sillOf = (entrance: Entrance): Ticks => entrance.centre - entrance.height / 2;

@@ -1,17 +1,42 @@
-export type { PanelRole, Parameter, PlanDeclaration, Refusal, School } from './declaration.js';
+export { keyProblems, planFaults } from './conform.js';
 export {
   angle,
-  chosen,
-  completePlan,
+  applying,
+  type Choice,
+  type ChoiceDeclaration,
+  type ChoiceDeclarations,
+  type Chosen,
+  inWords,
   length,
-  middle,
-  rolesOf,
-  roundingFor,
-  school,
-  standardChoices,
-} from './declare.js';
-export { type Entrance, entranceOf, type HoleShape, sillOf, UPRIGHT } from './entrance.js';
-export type { BoxPlan, PanelWood } from './plan.js';
-export { missingWood, outOfRange } from './ranges.js';
-export { recessOf } from './recess.js';
+  oneOf,
+  type PanelRole,
+  type Parameter,
+  type PlanDeclaration,
+  type PlanOf,
+  type RoleDeclaration,
+  type RoleDeclarations,
+  type SizeDeclarations,
+} from './declaration.js';
+export { middle, type Rounding, roundingFor, standardChoices } from './defaults.js';
+export { type EarlierPlan, fromEarlier } from './earlier-plan.js';
+export {
+  type Entrance,
+  type EntrancePlan,
+  entranceOf,
+  type HoleShape,
+  isUpright,
+  sillOf,
+} from './entrance.js';
+export {
+  type BoxPlan,
+  CLIMATES,
+  COVERS,
+  type Finish,
+  MOUNTS,
+  type PanelWood,
+  UNKNOWN_PLACE,
+} from './plan.js';
+export { PlanFault } from './plan-fault.js';
+export { type RecessPlan, recessOf } from './recess.js';
+export type { Refusal } from './refusal.js';
 export { changeFamily, startPlan } from './start-plan.js';

@@ -8,19 +8,63 @@ export interface PanelWood {
   material: string;
   faceA: Face;
   faceB: Face;
+  /** What of this nobody has confirmed; left out: nothing. */
+  assumed?: readonly string[];
+  /** Left out: none. */
+  treatment?: string;
+  grade?: string | null;
+  /** Stamp of a pallet: HT heat-treated, MB methyl bromide; null or left out: none was seen. */
+  stamp?: string | null;
+  oldPaint?: boolean;
+}
+
+export const COVERS = ['outdoors', 'under-cover'] as const;
+export const MOUNTS = ['tree', 'wall', 'post', 'pole', 'water', 'building'] as const;
+export const CLIMATES = ['cold', 'temperate', 'warm', 'hot'] as const;
+
+/** Where the box is to hang. Null is unknown, and asked for where it matters. */
+export interface Place {
+  cover: (typeof COVERS)[number] | null;
+  on: (typeof MOUNTS)[number] | null;
+  climate: (typeof CLIMATES)[number] | null;
+  /** Of the entrance above the ground. */
+  height: Ticks | null;
+  facing: string | null;
+}
+
+export const UNKNOWN_PLACE: Place = {
+  cover: null,
+  on: null,
+  climate: null,
+  height: null,
+  facing: null,
+};
+
+/** One coat: where, of what base and shade. */
+export interface Finish {
+  where: string;
+  what: 'stain' | 'paint' | 'oil';
+  base: 'water' | 'oil' | null;
+  shade: 'dark' | 'pale' | null;
 }
 
 /** What the maker chose, and nothing that follows from it. Which keys there are is the family's to say. */
 export interface BoxPlan {
   family: string;
-  /** Id in the table of animals; null for a box for nobody in particular. */
-  animal: string | null;
+  /** Ids in the table of animals, the one it is made for first; none for a box for nobody in particular. */
+  animals: readonly string[];
   /** Lengths chosen, in ticks, by parameter. */
   sizes: Readonly<Record<string, Ticks>>;
   /** Angles chosen, in degrees, by parameter. */
   angles: Readonly<Record<string, Degrees>>;
-  /** Schools chosen, by question. */
-  schools: Readonly<Record<string, string>>;
+  /** Options chosen, by question. */
+  choices: Readonly<Record<string, string>>;
   /** Wood by panel role. */
   wood: Readonly<Record<string, PanelWood>>;
+  place: Place;
+  finish: readonly Finish[];
+  /** Fasteners the maker has, by the role of the panel they go through, or `default`; null: chosen by the program. */
+  fasteners: Readonly<Record<string, string | null>>;
+  /** How it hangs; null: not decided. */
+  hanging: string | null;
 }

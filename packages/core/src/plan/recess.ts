@@ -1,6 +1,11 @@
 import type { Ticks } from '../measure/index.js';
-import type { BoxPlan } from './plan.js';
+
+/** What of a plan says how far up the floor lies. */
+export interface RecessPlan {
+  sizes: Readonly<Record<'floorRecess', Ticks>>;
+  choices: { readonly floorAt: 'recessed' | 'flush' };
+}
 
 /** How far the floor lies up inside the walls. */
-export const recessOf = ({ sizes, schools }: BoxPlan): Ticks =>
-  schools.floorAt === 'flush' ? 0 : (sizes.floorRecess ?? 0);
+export const recessOf = ({ sizes, choices }: RecessPlan): Ticks =>
+  choices.floorAt === 'flush' ? 0 : sizes.floorRecess;

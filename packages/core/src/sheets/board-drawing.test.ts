@@ -39,9 +39,9 @@ const words = drawing.shapes.flatMap((shape) => (shape.kind === 'text' ? [shape.
 
 describe('a board of a layout on paper', () => {
   test('shows every panel where it lies, both faces where they differ, and what is cut out', () => {
-    expect(paths('cut')).toHaveLength(2);
+    expect(paths('panel')).toHaveLength(2);
     // Only the bevelled front has another outline on face B.
-    expect(paths('far')).toHaveLength(1);
+    expect(paths('far-face')).toHaveLength(1);
     // Turned over, the front's entrance lies as far from its right end as it lay from its left.
     const holes = drawing.shapes.flatMap((shape) =>
       shape.kind === 'circle' && shape.layer === 'hole' ? [shape] : [],
@@ -57,6 +57,11 @@ describe('a board of a layout on paper', () => {
     expect(words).toContain('sound knot');
     expect(words).toContain('split');
     expect(words).toContain('keep 200 × 140');
+    // What is only shown is on no layer that a machine would mill.
+    expect(paths('board')).toHaveLength(1);
+    expect(paths('offcut')).toHaveLength(1);
+    expect(paths('groove')).toHaveLength(0);
+    expect(drawing.shapes.filter(({ layer }) => layer === 'defect')).toHaveLength(2);
     expect(words).toEqual(expect.arrayContaining(['560', '535']));
     const [left, bottom, right, top] = extentOf(drawing);
     expect(toMm(right - left)).toBeGreaterThanOrEqual(900);
@@ -74,7 +79,7 @@ describe('a board of a layout on paper', () => {
       say,
     );
     const ends = marked.shapes.flatMap((shape) =>
-      shape.kind === 'path' && shape.layer === 'dimension'
+      shape.kind === 'path' && shape.layer === 'mark'
         ? [shape.points.map(([x, y]) => [toMm(x), toMm(y)])]
         : [],
     );

@@ -4,7 +4,7 @@ import { type LaidBoard, placePart } from '../layout/index.js';
 import { fromMm, type Ticks } from '../measure/index.js';
 import type { Point, Zone } from '../plane/index.js';
 import { DEFECT_NAMES } from '../wood/index.js';
-import { type Layer, note, type PaperDrawing, type PaperShape, type SayLength } from './drawing.js';
+import { type Drawing, type DrawingShape, type Layer, note, type SayLength } from './drawing.js';
 
 /** The two faces are drawn apart where they differ by more than a tenth of a millimetre. */
 const APART = 32;
@@ -17,7 +17,7 @@ const rectangle = ([x, y]: Point, length: number, width: number): Point[] => [
   [x, y + width],
 ];
 
-function zoneShape(zone: Zone, layer: Layer): PaperShape {
+function zoneShape(zone: Zone, layer: Layer): DrawingShape {
   if (zone.kind === 'circle')
     return { kind: 'circle', layer, centre: zone.centre, radius: zone.radius };
   const points =
@@ -36,19 +36,19 @@ export function boardDrawing(
   name: string,
   nameOf: (part: string) => string,
   say: SayLength,
-): PaperDrawing {
+): Drawing {
   const board = job.stock.find((stock) => stock.id === laid.stock);
   if (!board) throw new Error(`the layout names a board that is not there: ${laid.stock}`);
-  const shapes: PaperShape[] = [
+  const shapes: DrawingShape[] = [
     {
       kind: 'path',
-      layer: 'behind',
+      layer: 'board',
       points: rectangle([0, 0], board.length, board.width),
       closed: true,
     },
   ];
   for (const { kind, zone } of board.defects) {
-    shapes.push(zoneShape(zone, 'behind'));
+    shapes.push(zoneShape(zone, 'defect'));
     if (zone.kind === 'circle')
       shapes.push(note(zone.centre, DEFECT_NAMES[kind], { height: fromMm(3) }));
   }
@@ -56,14 +56,14 @@ export function boardDrawing(
     const part = job.parts.find((each) => each.id === placement.part);
     if (!part) continue;
     const { faceA, faceB, cutAway, bounds } = placePart(part, placement);
-    shapes.push({ kind: 'path', layer: 'cut', points: faceA, closed: true });
+    shapes.push({ kind: 'path', layer: 'panel', points: faceA, closed: true });
     if (
       faceA.some(
         (corner, index) =>
           Math.hypot(corner[0] - faceB[index]![0], corner[1] - faceB[index]![1]) > APART,
       )
     )
-      shapes.push({ kind: 'path', layer: 'far', points: faceB, closed: true });
+      shapes.push({ kind: 'path', layer: 'far-face', points: faceB, closed: true });
     shapes.push(...cutAway.map((zone) => zoneShape(zone, 'hole')));
     const words = placement.flipped
       ? `${nameOf(placement.part)}, face down`
@@ -73,16 +73,16 @@ export function boardDrawing(
   for (const { x, y, length, width } of laid.offcuts) {
     shapes.push({
       kind: 'path',
-      layer: 'groove',
+      layer: 'offcut',
       points: rectangle([x, y], length, width),
       closed: true,
     });
     shapes.push(note([x + length / 2, y + width / 2], `keep ${say(length)} × ${say(width)}`));
   }
-  const mark = (x: Ticks, edge: Ticks, out: Ticks): PaperShape[] => [
+  const mark = (x: Ticks, edge: Ticks, out: Ticks): DrawingShape[] => [
     {
       kind: 'path',
-      layer: 'dimension',
+      layer: 'mark',
       points: [
         [x, edge],
         [x, edge + out],

@@ -9,18 +9,34 @@ import {
   middleSection,
 } from './views.js';
 
-export type PaperPoint = readonly [x: number, y: number];
-/** cut: wood's edge; far: the edge on the other face; hole, groove: what is taken out; dimension: measures; note: words. */
-export type Layer = 'cut' | 'far' | 'hole' | 'groove' | 'dimension' | 'note' | 'face' | 'behind';
+export type DrawingPoint = readonly [x: number, y: number];
+/**
+ * What a line is, and so what a machine may do along it. Wood: board, defect, offcut (kept), panel (its edge) and far-face (the edge on the
+ * other face). Taken out: hole, groove. To read: mark (on the tape), dimension, note. Views of a box: face, behind, cut.
+ */
+export type Layer =
+  | 'board'
+  | 'defect'
+  | 'offcut'
+  | 'panel'
+  | 'far-face'
+  | 'hole'
+  | 'groove'
+  | 'mark'
+  | 'dimension'
+  | 'note'
+  | 'face'
+  | 'behind'
+  | 'cut';
 
-export type PaperShape =
-  | { kind: 'path'; layer: Layer; points: readonly PaperPoint[]; closed: boolean }
-  | { kind: 'circle'; layer: Layer; centre: PaperPoint; radius: number }
+export type DrawingShape =
+  | { kind: 'path'; layer: Layer; points: readonly DrawingPoint[]; closed: boolean }
+  | { kind: 'circle'; layer: Layer; centre: DrawingPoint; radius: number }
   /** Letters `height` high; `turn` in degrees, anticlockwise. */
   | {
       kind: 'text';
       layer: Layer;
-      at: PaperPoint;
+      at: DrawingPoint;
       text: string;
       height: number;
       align: 'middle' | 'start';
@@ -28,9 +44,9 @@ export type PaperShape =
     };
 
 /** A drawing to scale in ticks, y upwards, ready for any kind of file. */
-export interface PaperDrawing {
+export interface Drawing {
   name: string;
-  shapes: readonly PaperShape[];
+  shapes: readonly DrawingShape[];
 }
 
 /** Prints a length as the reader wants it, with its unit or without. */
@@ -40,8 +56,8 @@ const TEXT = fromMm(4);
 const AWAY = fromMm(12);
 
 /** The box round a drawing, in ticks: `[left, bottom, right, top]`. */
-export function extentOf({ shapes }: PaperDrawing): readonly [number, number, number, number] {
-  const points = shapes.flatMap((shape): PaperPoint[] => {
+export function extentOf({ shapes }: Drawing): readonly [number, number, number, number] {
+  const points = shapes.flatMap((shape): DrawingPoint[] => {
     if (shape.kind === 'path') return [...shape.points];
     if (shape.kind === 'circle')
       return [
@@ -66,14 +82,14 @@ export function extentOf({ shapes }: PaperDrawing): readonly [number, number, nu
   return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
 }
 
-const arc = (cx: number, cy: number, radius: number, from: number, to: number): PaperPoint[] =>
+const arc = (cx: number, cy: number, radius: number, from: number, to: number): DrawingPoint[] =>
   Array.from({ length: 19 }, (_unused, index) => {
     const turn = from + ((to - from) * index) / 18;
     return [cx + radius * cos(turn), cy + radius * sin(turn)];
   });
 
 /** The rim of a hole that is not round, in the panel's frame: height along x, width along y. */
-function rimOf(feature: Extract<Feature, { shape: 'oval' | 'arch' | 'square' }>): PaperPoint[] {
+function rimOf(feature: Extract<Feature, { shape: 'oval' | 'arch' | 'square' }>): DrawingPoint[] {
   const [x, y] = feature.centre;
   const [h, w] = [feature.height / 2, feature.width / 2];
   if (feature.shape === 'square')
@@ -91,10 +107,10 @@ function rimOf(feature: Extract<Feature, { shape: 'oval' | 'arch' | 'square' }>)
     : [...arc(x, y + w - radius, radius, 0, 180), ...arc(x, y - w + radius, radius, 180, 360)];
 }
 
-function featureShapes(feature: Feature): PaperShape[] {
+function featureShapes(feature: Feature): DrawingShape[] {
   if (feature.kind === 'mesh') {
     const [x, y] = feature.corner;
-    const corners: PaperPoint[] = [
+    const corners: DrawingPoint[] = [
       [x, y],
       [x + feature.height, y],
       [x + feature.height, y + feature.width],
@@ -105,11 +121,11 @@ function featureShapes(feature: Feature): PaperShape[] {
   if (feature.kind === 'groove') {
     const run = [feature.to[0] - feature.from[0], feature.to[1] - feature.from[1]] as const;
     const long = Math.hypot(...run) || 1;
-    const side: PaperPoint = [
+    const side: DrawingPoint = [
       ((-run[1] / long) * feature.width) / 2,
       ((run[0] / long) * feature.width) / 2,
     ];
-    const corner = (of: PaperPoint, sign: number): PaperPoint => [
+    const corner = (of: DrawingPoint, sign: number): DrawingPoint => [
       of[0] + sign * side[0],
       of[1] + sign * side[1],
     ];
@@ -131,7 +147,7 @@ function featureShapes(feature: Feature): PaperShape[] {
   const size =
     feature.shape === 'round' ? feature.diameter : Math.max(feature.width, feature.height);
   const reach = size / 2 + fromMm(2);
-  const cross: PaperShape[] = [
+  const cross: DrawingShape[] = [
     {
       kind: 'path',
       layer: 'hole',
@@ -159,7 +175,7 @@ function featureShapes(feature: Feature): PaperShape[] {
     : [{ kind: 'path', layer: 'hole', points: rimOf(feature), closed: true }, ...cross];
 }
 
-const line = (from: PaperPoint, to: PaperPoint): PaperShape => ({
+const line = (from: DrawingPoint, to: DrawingPoint): DrawingShape => ({
   kind: 'path',
   layer: 'dimension',
   points: [from, to],
@@ -167,10 +183,10 @@ const line = (from: PaperPoint, to: PaperPoint): PaperShape => ({
 });
 /** Words on a drawing, 4 mm high unless told otherwise. */
 export const note = (
-  at: PaperPoint,
+  at: DrawingPoint,
   text: string,
   more: { turn?: number; align?: 'middle' | 'start'; height?: number } = {},
-): PaperShape => ({
+): DrawingShape => ({
   kind: 'text',
   layer: 'dimension',
   at,
@@ -181,7 +197,7 @@ export const note = (
 });
 
 /** How far words along an edge are turned, in degrees, so that they are read from below or from the right. */
-function alongEdge(from: PaperPoint, to: PaperPoint): number {
+function alongEdge(from: DrawingPoint, to: DrawingPoint): number {
   const turn = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
   return turn <= -89.9 ? turn + 180 : turn > 90.1 ? turn - 180 : turn;
 }
@@ -194,8 +210,8 @@ function measure(
   at: number,
   towards: number,
   text: string,
-): PaperShape[] {
-  const point = (along: number, across: number): PaperPoint =>
+): DrawingShape[] {
+  const point = (along: number, across: number): DrawingPoint =>
     axis === 0 ? [along, across] : [across, along];
   const tick = fromMm(1.5);
   return [
@@ -215,7 +231,7 @@ function measure(
  * One panel flat, seen from its outside, its grain level: both faces, every hole and groove, and all measures a maker marks. Lengths in
  * words by `say`.
  */
-export function panelDrawing(panel: Panel, name: string, say: SayLength): PaperDrawing {
+export function panelDrawing(panel: Panel, name: string, say: SayLength): Drawing {
   const { blankLength, blankWidth, longPoint, shortPoint } = measuresOf(panel);
   const far = panel.outline.some(
     (corner, index) =>
@@ -226,10 +242,10 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): PaperD
     (feature) => feature.kind !== 'groove' && feature.kind !== 'mesh' && feature.kind !== 'pilot',
   );
   const entrance = holes.find((feature) => feature.kind === 'entrance');
-  const shapes: PaperShape[] = [
-    { kind: 'path', layer: 'cut', points: panel.outline, closed: true },
+  const shapes: DrawingShape[] = [
+    { kind: 'path', layer: 'panel', points: panel.outline, closed: true },
     ...(far
-      ? [{ kind: 'path', layer: 'far', points: panel.underside, closed: true } as const]
+      ? [{ kind: 'path', layer: 'far-face', points: panel.underside, closed: true } as const]
       : []),
     ...panel.features.flatMap(featureShapes),
     ...measure(0, 0, blankLength, -AWAY, 0, say(blankLength)),
@@ -272,7 +288,7 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): PaperD
   panel.edges.forEach((edge) => {
     if (Math.abs(edge.tilt) < 0.05 && edge.mitre < 0.05) return;
     const [from, to] = [panel.outline[edge.from]!, panel.outline[edge.to]!];
-    const middle: PaperPoint = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+    const middle: DrawingPoint = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
     const words = [
       ...(Math.abs(edge.tilt) >= 0.05
         ? [
@@ -283,7 +299,7 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): PaperD
     ];
     const run = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
     // Inside the panel, so that it stands clear of the other face and the measures.
-    const out: PaperPoint = [
+    const out: DrawingPoint = [
       (-(to[1] - from[1]) / run) * fromMm(3),
       ((to[0] - from[0]) / run) * fromMm(3),
     ];
@@ -307,14 +323,14 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): PaperD
 }
 
 /** A panel at full size for pricking through: edges and holes, no measures. */
-export function templateOf(panel: Panel, name: string): PaperDrawing {
+export function templateOf(panel: Panel, name: string): Drawing {
   const drawn = panelDrawing(panel, name, () => '');
   return {
     name,
     shapes: drawn.shapes.filter(
       (shape) =>
-        shape.layer === 'cut' ||
-        shape.layer === 'far' ||
+        shape.layer === 'panel' ||
+        shape.layer === 'far-face' ||
         shape.layer === 'hole' ||
         shape.layer === 'groove',
     ),
@@ -329,8 +345,8 @@ export const VIEW_TITLES: Record<BoxViewName, string> = {
 };
 
 /** A view of the whole box as a drawing: the front, the cut from front to back, or the level cut. */
-export function viewDrawing(box: PanelSet, view: BoxViewName): PaperDrawing {
-  const paths = (faces: readonly DrawnFace[], layer: Layer): PaperShape[] =>
+export function viewDrawing(box: PanelSet, view: BoxViewName): Drawing {
+  const paths = (faces: readonly DrawnFace[], layer: Layer): DrawingShape[] =>
     faces.map(({ points }) => ({ kind: 'path', layer, points, closed: true }));
   if (view === 'front') {
     const entrances = box.openings
@@ -338,7 +354,7 @@ export function viewDrawing(box: PanelSet, view: BoxViewName): PaperDrawing {
         (opening) => opening.kind === 'entrance' && opening.polygon.every((point) => point[1] <= 2),
       )
       .map(
-        (opening): PaperShape => ({
+        (opening): DrawingShape => ({
           kind: 'path',
           layer: 'hole',
           closed: true,
@@ -359,8 +375,8 @@ export function viewDrawing(box: PanelSet, view: BoxViewName): PaperDrawing {
 }
 
 /** A drawing moved by (dx, dy), for putting several on one sheet. */
-export const moved = ({ name, shapes }: PaperDrawing, dx: number, dy: number): PaperDrawing => {
-  const shift = ([x, y]: PaperPoint): PaperPoint => [x + dx, y + dy];
+export const moved = ({ name, shapes }: Drawing, dx: number, dy: number): Drawing => {
+  const shift = ([x, y]: DrawingPoint): DrawingPoint => [x + dx, y + dy];
   return {
     name,
     shapes: shapes.map((shape) =>
@@ -376,9 +392,9 @@ export const moved = ({ name, shapes }: PaperDrawing, dx: number, dy: number): P
 const GAP = fromMm(30);
 
 /** Several drawings one under the other. */
-export function stacked(name: string, drawings: readonly PaperDrawing[]): PaperDrawing {
+export function stacked(name: string, drawings: readonly Drawing[]): Drawing {
   let top = 0;
-  const shapes: PaperShape[] = [];
+  const shapes: DrawingShape[] = [];
   for (const drawing of drawings) {
     const [left, bottom, , upper] = extentOf(drawing);
     shapes.push(...moved(drawing, -left, top - upper).shapes);

@@ -1,9 +1,9 @@
 export { boardDrawing } from './board-drawing.js';
 export {
   type BoxViewName,
+  type Drawing,
   extentOf,
   type Layer,
-  type PaperDrawing,
   panelDrawing,
   stacked,
   templateOf,
@@ -11,6 +11,7 @@ export {
   viewDrawing,
 } from './drawing.js';
 export { loadDxf, loadPdf } from './load-writers.js';
+export { viewPicture } from './picture.js';
 export {
   behindSection,
   belowSection,

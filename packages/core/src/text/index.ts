@@ -1,1 +1,13 @@
-export { piecesOf, say, sentenceIn } from './sentence.js';
+export {
+  joinTexts,
+  ofAngle,
+  ofArea,
+  ofLength,
+  ofPanel,
+  ofWeight,
+  plainText,
+  printText,
+  printValue,
+  type Text,
+  text,
+} from './text.js';

@@ -1,11 +1,11 @@
-import { fromInches, fromMm, type Mark, type Ticks } from '../measure/index.js';
+import { type Evidence, fromInches, fromMm, type Ticks } from '../measure/index.js';
 
 /** A size that wood is sold by, beside what a tape finds there. */
 export interface NominalSize {
   name: string;
   thickness: Ticks;
   width: Ticks;
-  mark: Mark;
+  mark: Evidence;
   source: string;
 }
 
@@ -13,7 +13,7 @@ const inch = (
   name: string,
   thickness: number,
   width: number,
-  mark: Mark,
+  mark: Evidence,
   source: string,
 ): NominalSize => ({
   name,
@@ -26,7 +26,7 @@ const metric = (
   name: string,
   thickness: number,
   width: number,
-  mark: Mark,
+  mark: Evidence,
   source: string,
 ): NominalSize => ({
   name,

@@ -1,105 +1,99 @@
-import type { Animal } from '../../animals/index.js';
-import { fromInches, fromMm, type Ticks } from '../../measure/index.js';
+import { EVERY_BOX, wallRule } from '../../checks/index.js';
+import { at } from '../../lists/index.js';
+import { fromMm } from '../../measure/index.js';
 import type { PanelSet } from '../../panels/index.js';
-import type { BoxPlan } from '../../plan/index.js';
-import type { DrawnDimension, Family } from '../family.js';
+import { middle, roundingFor } from '../../plan/index.js';
+import { defineFamily } from '../define-family.js';
+import type { DrawnDimension } from '../family.js';
 import { ROOST_CAUTIONS } from '../shared/cautions.js';
+import { landingRule, roostGrip } from '../shared/roost-rules.js';
 import { build } from './build.js';
-import { checks } from './checks.js';
-import { PARAMETERS, ROLES, SCHOOLS } from './parameters.js';
+import { CHOICES, type CrevicePlan, ROLES, SIZES } from './declared.js';
+import { creviceRule, isRough } from './rules.js';
 
-function suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'schools'> {
-  const round = (mm: number): Ticks =>
-    animal.region === 'na' ? fromInches(Math.ceil((mm - 0.6) / 3.175) / 8) : fromMm(Math.ceil(mm));
-  const sizes: Record<string, Ticks> = Object.fromEntries(
-    PARAMETERS.filter((each) => each.kind === 'length').map((each) => [
-      each.id,
-      round(each.standard / 320),
-    ]),
-  );
-  if (animal.entranceSize)
-    sizes.crevice = round((animal.entranceSize[0] + animal.entranceSize[1]) / 2 - 2);
-  if (animal.floorWidth) sizes.width = round(Math.max(animal.floorWidth, 160));
-  if (animal.cavity) sizes.frontHeight = round(animal.cavity[0]);
-  return {
-    sizes,
-    angles: Object.fromEntries(
-      PARAMETERS.filter((each) => each.kind === 'angle').map((each) => [each.id, each.standard]),
-    ),
-    schools: Object.fromEntries(SCHOOLS.map((school) => [school.id, school.options[0]!.id])),
-  };
-}
+type Size = keyof typeof SIZES;
 
-function dimensions({ sizes, schools, wood }: BoxPlan, box: PanelSet): DrawnDimension[] {
-  const half = (sizes.width ?? 0) / 2;
-  const front = wood.front?.thickness ?? 0;
-  const last = box.cavities.at(-1)!;
-  return [
+function dimensions({ sizes, choices, wood }: CrevicePlan, box: PanelSet): DrawnDimension<Size>[] {
+  const half = sizes.width / 2;
+  const front = wood.front.thickness;
+  const { origin, depth } = at(box.cavities, -1);
+  const y = origin[1];
+  const found: DrawnDimension<Size>[] = [
     { size: 'width', view: 'front', side: 'below', from: -half, to: half, start: 0 },
     {
       size: 'frontHeight',
       view: 'front',
       side: 'left',
       from: 0,
-      to: sizes.frontHeight ?? 0,
+      to: sizes.frontHeight,
       start: -half,
     },
-    ...(schools.vents === 'slot'
-      ? [
-          {
-            size: 'ventAbove',
-            view: 'front',
-            side: 'right',
-            from: 0,
-            to: sizes.ventAbove ?? 0,
-            start: half,
-          } as const,
-        ]
-      : []),
-    ...(schools.ends === 'spacers'
-      ? []
-      : [
-          {
-            size: 'crevice',
-            view: 'section',
-            side: 'below',
-            from: last.origin[1],
-            to: last.origin[1] + last.depth,
-            start: 0,
-          } as const,
-        ]),
-    {
-      size: 'landing',
-      view: 'section',
-      side: 'left',
-      from: -(sizes.landing ?? 0),
-      to: 0,
-      start: last.origin[1],
-    },
+    { size: 'landing', view: 'section', side: 'left', from: -sizes.landing, to: 0, start: y },
     {
       size: 'overhangFront',
       view: 'section',
       side: 'above',
-      from: -front - (sizes.overhangFront ?? 0),
+      from: -front - sizes.overhangFront,
       to: -front,
-      start: sizes.frontHeight ?? 0,
+      start: sizes.frontHeight,
     },
   ];
+  if (choices.vents === 'slot')
+    found.push({
+      size: 'ventAbove',
+      view: 'front',
+      side: 'right',
+      from: 0,
+      to: sizes.ventAbove,
+      start: half,
+    });
+  if (choices.ends !== 'spacers')
+    found.push({
+      size: 'crevice',
+      view: 'section',
+      side: 'below',
+      from: y,
+      to: y + depth,
+      start: 0,
+    });
+  return found;
 }
 
 /** A flat house of narrow crevices, open below, every face scored. */
-export const creviceBat: Family = {
+export const creviceBat = defineFamily({
   id: 'bat',
   name: 'Crevice bat box',
   summary: 'One to four crevices between scored partitions, open below, with a landing.',
   about:
     'Bats press into narrow crevices between scored boards, open below, with a plate to land on. One crevice serves on a warm wall; three or four let them choose their warmth.',
-  parameters: PARAMETERS,
-  schools: SCHOOLS,
-  roles: ROLES,
+  guests: 'bats',
   cautions: ROOST_CAUTIONS,
+  example: 'crevice-bats-na',
+  sizes: SIZES,
+  choices: CHOICES,
+  roles: ROLES,
+  notTrimmed: ['crevice', 'passage', 'ventAbove', 'ventSize'],
   build,
-  suit,
   dimensions,
-  checks,
-};
+  rules: [
+    wallRule(),
+    ...EVERY_BOX,
+    roostGrip('back', isRough),
+    landingRule('back', 'The back', 'landing', fromMm(120), ({ sizes }) => sizes.landing),
+    creviceRule,
+  ],
+  defaultsFor(animal, start) {
+    const { up } = roundingFor(animal);
+    const { entranceSize, floorWidth, cavity } = animal;
+    const { crevice, width, frontHeight } = start.sizes;
+    return {
+      ...start,
+      sizes: {
+        ...start.sizes,
+        crevice: entranceSize ? up(middle(entranceSize) - 2) : crevice,
+        width: floorWidth ? up(Math.max(floorWidth, 160)) : width,
+        frontHeight: cavity ? up(cavity[0]) : frontHeight,
+      },
+    };
+  },
+});

@@ -1,87 +1,131 @@
-import type { Animal } from '../../animals/index.js';
-import { checkRoom } from '../../checks/index.js';
-import { fromInches, fromMm } from '../../measure/index.js';
-import { type BoxPlan, length, type Parameter } from '../../plan/index.js';
-import type { Family } from '../family.js';
-import { NEST_CAUTIONS } from '../shared/cautions.js';
-import { build } from '../slant-roof/build.js';
-import { dimensions } from '../slant-roof/dimensions.js';
 import {
-  ROLES,
-  PARAMETERS as SLANT_ROOF,
-  SCHOOLS as SLANT_SCHOOLS,
-} from '../slant-roof/parameters.js';
-import { suit as suitSlantRoof } from '../slant-roof/suit.js';
+  airRule,
+  backJointRule,
+  EVERY_BOX,
+  openFrontRule,
+  overhangRule,
+  recessRule,
+  roomRule,
+  wallRule,
+} from '../../checks/index.js';
+import { at } from '../../lists/index.js';
+import { fromInches, fromMm } from '../../measure/index.js';
+import { length, middle, type PlanOf } from '../../plan/index.js';
+import { defineFamily } from '../define-family.js';
+import { NEST_CAUTIONS } from '../shared/cautions.js';
+import { COMMON_CHOICES, MEASURE } from '../shared/common.js';
+import { DRAIN, FLOOR_AT } from '../shared/floor.js';
+import { roomFor } from '../shared/room.js';
+import { cutShell } from '../slant-roof/cut-shell.js';
+import {
+  BODY_ROLES,
+  DRIP,
+  ROOF_FIXED,
+  ROOF_GRAIN,
+  ROUGH_FACE_OPEN,
+  SHELL_SIZES,
+  type ShellPlan,
+  SLOPE_BY,
+  WALLS,
+} from '../slant-roof/declared.js';
+import { heightsFor } from '../slant-roof/defaults-for.js';
+import { shellDimensions } from '../slant-roof/dimensions.js';
 
-/** Questions that an open front does not raise: it is its own entrance, vent and way in. */
-const CLOSED_ONLY = ['vents', 'grip', 'entrance', 'entranceTo', 'access', 'opensAt'];
-const CLOSED_SIZES = [
-  'ventSize',
-  'entranceWidth',
-  'entranceUpright',
-  'entranceHeight',
-  'pivotBelow',
-];
-
-const PARAMETERS: readonly Parameter[] = [
-  ...SLANT_ROOF.filter((parameter) => !CLOSED_SIZES.includes(parameter.id)),
-  length(
-    'frontAboveFloor',
+const SIZES = {
+  ...SHELL_SIZES,
+  frontAboveFloor: length(
     'Front above the floor',
     15,
     400,
     90,
     'How far the front stands up from the upper face of the floor; above it the box is open.',
   ),
-];
-const SCHOOLS = SLANT_SCHOOLS.filter((school) => !CLOSED_ONLY.includes(school.id)).map((school) => {
-  if (school.id === 'roof')
-    return { ...school, options: school.options.filter((option) => option.id !== 'strip') };
-  return school.id === 'faces'
-    ? { ...school, options: school.options.filter((option) => option.id !== 'front') }
-    : school;
+};
+
+/** An open front is its own entrance, vent and way in. */
+const CHOICES = {
+  roof: ROOF_FIXED,
+  slope: SLOPE_BY,
+  walls: WALLS,
+  measure: MEASURE,
+  floor: DRAIN,
+  floorAt: FLOOR_AT,
+  faces: ROUGH_FACE_OPEN,
+  roofGrain: ROOF_GRAIN,
+  drip: DRIP,
+  ...COMMON_CHOICES,
+};
+
+type Plan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof BODY_ROLES>;
+
+/** The same walls and roof, with the questions answered that an open front does not raise. */
+const shellOf = (plan: Plan): ShellPlan => ({
+  sizes: { ...plan.sizes, ventSize: 0, pivotBelow: 0 },
+  angles: plan.angles,
+  choices: { ...plan.choices, access: 'none', opensAt: 'right', vents: 'none', grip: 'none' },
+  wood: { ...plan.wood, ladder: plan.wood.front },
 });
 
-const only = <T>(record: Readonly<Record<string, T>>, keys: readonly string[]): Record<string, T> =>
-  Object.fromEntries(Object.entries(record).filter(([key]) => keys.includes(key)));
-
-/** Sizes for an animal that nests on ledges: the front as high as the middle of what it takes. */
-function suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'schools'> {
-  const base = suitSlantRoof(animal);
-  const [least, greatest] = animal.entranceAboveFloor ?? [75, 110];
-  const middle = (least + greatest) / 2;
-  const frontAboveFloor =
-    animal.region === 'na'
-      ? fromInches(Math.round((middle / 25.4) * 8) / 8)
-      : fromMm(Math.round(middle));
-  const sizes = only(
-    base.sizes,
-    PARAMETERS.map((parameter) => parameter.id),
-  );
-  const schools = only(
-    base.schools,
-    SCHOOLS.map((school) => school.id),
-  );
-  return {
-    ...base,
-    sizes: { ...sizes, frontAboveFloor },
-    schools: { ...schools, walls: 'between', faces: 'any' },
-  };
-}
-
 /** Like the slant-roof box, the front only part of the height: for wagtails, phoebes, and robins of both worlds. */
-export const openFront: Family = {
+export const openFront = defineFamily({
   id: 'open-front',
   name: 'Open-front box',
   summary: 'A low front under a roof that stands well out.',
   about:
     'A slant-roof box whose front goes only part of the way up, for birds that nest on ledges. It is hidden in cover, or under eaves, because it keeps nothing out.',
-  parameters: PARAMETERS,
-  schools: SCHOOLS,
-  roles: ROLES.filter((role) => role.id !== 'ladder'),
+  guests: 'birds',
   cautions: NEST_CAUTIONS,
-  build: (plan) => build(plan, PARAMETERS),
-  dimensions,
-  checks: checkRoom,
-  suit,
-};
+  example: 'eastern-phoebe',
+  sizes: SIZES,
+  choices: CHOICES,
+  roles: BODY_ROLES,
+  notTrimmed: ['drainSize', 'letIn'],
+  trimmedTogether: [['frontHeight', 'backHeight']],
+  build: (plan) => cutShell(shellOf(plan), { kind: 'open', above: plan.sizes.frontAboveFloor }),
+  dimensions: (plan, box) => {
+    const { sill, width } = at(box.cavities, 0);
+    const isOwn = (size: string): size is keyof typeof SIZES => Object.hasOwn(SIZES, size);
+    return [
+      ...shellDimensions(shellOf(plan), box).flatMap(({ size, ...each }) =>
+        isOwn(size) ? [{ ...each, size }] : [],
+      ),
+      {
+        size: 'frontAboveFloor',
+        view: 'front',
+        side: 'left',
+        from: 0,
+        to: sill,
+        start: -width / 2,
+      },
+    ];
+  },
+  rules: [
+    openFrontRule,
+    roomRule(),
+    wallRule(),
+    recessRule,
+    overhangRule,
+    airRule,
+    backJointRule,
+    ...EVERY_BOX,
+  ],
+  defaultsFor(animal, start) {
+    const sizes = { entranceWidth: fromMm(32), entranceUpright: 0, entranceHeight: fromMm(165) };
+    const choices = { entrance: 'round', entranceTo: 'centre' } as const;
+    const room = roomFor(animal, { sizes, choices }, ['round']);
+    const { floorRecess } = start.sizes;
+    const width = room.width ?? start.sizes.width;
+    const depth = room.depth ?? start.sizes.depth;
+    const heights = heightsFor(animal, room, { floorRecess, depth });
+    const edge = middle(animal.entranceAboveFloor ?? [75, 110]);
+    const frontAboveFloor =
+      animal.region === 'na'
+        ? fromInches(Math.round((edge / 25.4) * 8) / 8)
+        : fromMm(Math.round(edge));
+    return {
+      ...start,
+      sizes: { ...start.sizes, ...heights, width, depth, frontAboveFloor },
+      choices: { ...start.choices, walls: 'between', faces: 'any' },
+    };
+  },
+});

@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { expectSound } from '../../../test/boxes.js';
+import { answersOf, expectSound } from '../../../test/boxes.js';
 import { ANIMALS, animalById } from '../../animals/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
 import { measuresOf } from '../../panels/index.js';
 import { type BoxPlan, startPlan } from '../../plan/index.js';
-import { buildBox, checkBox } from '../families.js';
+import { plainText } from '../../text/index.js';
+import { buildBox, checkBox } from '../registry.js';
 import { openFront } from './family.js';
 
 const board = (mm: number) =>
@@ -19,7 +20,7 @@ const board = (mm: number) =>
 const robin = animalById('european-robin')!;
 const plan = (
   sizes: Record<string, number> = {},
-  schools: Record<string, string> = {},
+  choices: Record<string, string> = {},
   thickness = 19,
 ): BoxPlan => {
   const start = startPlan(openFront, robin, board(thickness));
@@ -29,7 +30,7 @@ const plan = (
       ...start.sizes,
       ...Object.fromEntries(Object.entries(sizes).map(([id, mm]) => [id, fromMm(mm)])),
     },
-    schools: { ...start.schools, ...schools },
+    choices: { ...start.choices, ...choices },
   };
 };
 
@@ -49,10 +50,7 @@ describe('the open-front box', () => {
   test('is sound whatever the choices', () => {
     const choices = fc.record(
       Object.fromEntries(
-        openFront.schools.map((school) => [
-          school.id,
-          fc.constantFrom(...school.options.map((option) => option.id)),
-        ]),
+        openFront.choices.map((choice) => [choice.id, fc.constantFrom(...answersOf(choice))]),
       ) as Record<string, fc.Arbitrary<string>>,
     );
     fc.assert(
@@ -61,7 +59,7 @@ describe('the open-front box', () => {
         fc.integer({ min: 20, max: 200 }),
         fc.integer({ min: 12, max: 32 }),
         fc.integer({ min: 0, max: 60 }),
-        (schools, front, thickness, rise) => {
+        (choices, front, thickness, rise) => {
           const built = buildBox(
             plan(
               {
@@ -71,7 +69,7 @@ describe('the open-front box', () => {
                 frontHeight: 260,
                 backHeight: 260 + rise,
               },
-              schools,
+              choices,
               thickness,
             ),
           );
@@ -90,9 +88,9 @@ describe('the open-front box', () => {
       const built = buildBox(start);
       if (!built.ok) throw new Error(`${animal.id}: ${JSON.stringify(built.refusals)}`);
       expect(
-        checkBox(start, built.box, animal)
+        checkBox(start, built.box)
           .filter((check) => check.severity !== 'kept')
-          .map((check) => `${animal.id}: ${check.text}`),
+          .map((check) => `${animal.id}: ${plainText(check.text)}`),
       ).toEqual([]);
     }
   });
@@ -100,7 +98,7 @@ describe('the open-front box', () => {
   test('nothing to climb by is no fault of an open front; too high a front is refused at its field', () => {
     const built = buildBox(plan());
     if (!built.ok) throw new Error('not sound');
-    expect(checkBox(plan(), built.box, robin).some((check) => check.id === 'grip')).toBe(false);
+    expect(checkBox(plan(), built.box).some((check) => check.id === 'grip')).toBe(false);
     const shut = buildBox(plan({ frontAboveFloor: 390 }));
     expect(shut).toMatchObject({ ok: false, refusals: [{ field: 'frontAboveFloor' }] });
   });

@@ -1,35 +1,33 @@
 import { fromMm, type Ticks } from '../../measure/index.js';
-import { type Draft, type Feature, type Opening, rim, wood } from '../../panels/index.js';
-import { type BoxPlan, length, type Parameter, type School, school } from '../../plan/index.js';
+import { type Draft, type Feature, type Opening, wood } from '../../panels/index.js';
+import { length, oneOf } from '../../plan/index.js';
 import type { Point } from '../../plane/index.js';
 import { behind, between, type HalfSpace, solidInside, type Vec3 } from '../../solid/index.js';
+import { LEVEL, roundHoles, roundOpenings } from './holes.js';
 
-export const FLOOR_SCHOOLS: readonly School[] = [
-  school(
-    'floor',
-    'Drains',
-    [
-      ['clipped', 'clipped corners', 'Four cuts at 45°, nothing to clog.'],
-      ['holes', 'five holes', 'One near each corner and one in the middle, as on a die.'],
-      ['four-holes', 'four holes', 'One near each corner.'],
-      ['gap', 'a gap', 'The floor is short at front and back.'],
-    ],
-    { picture: 'plan' },
-  ),
-  school(
-    'floorAt',
-    'Floor',
-    [
-      ['recessed', 'up inside', 'A little up inside the walls, so that its end grain stays dry.'],
-      ['flush', 'flush', 'Level with the walls’ lower edges: simpler, and wetter.'],
-    ],
-    { picture: 'section' },
-  ),
-];
+export const DRAINS = {
+  clipped: ['clipped', 'clipped corners', 'Four cuts at 45°, nothing to clog.'],
+  holes: ['holes', 'five holes', 'One near each corner and one in the middle, as on a die.'],
+  'four-holes': ['four-holes', 'four holes', 'One near each corner.'],
+  gap: ['gap', 'a gap', 'The floor is short at front and back.'],
+} as const;
+const { clipped, holes, 'four-holes': four, gap } = DRAINS;
 
-export const FLOOR_PARAMETERS: readonly Parameter[] = [
-  length(
-    'floorRecess',
+export const DRAIN = oneOf('Drains', [clipped, holes, four, gap], { picture: 'plan' });
+/** For floors whose corners stay. */
+export const DRAIN_NOT_CLIPPED = oneOf('Drains', [holes, four, gap], { picture: 'plan' });
+
+export const FLOOR_AT = oneOf(
+  'Floor',
+  [
+    ['recessed', 'up inside', 'A little up inside the walls, so that its end grain stays dry.'],
+    ['flush', 'flush', 'Level with the walls’ lower edges: simpler, and wetter.'],
+  ],
+  { picture: 'section' },
+);
+
+export const FLOOR_SIZES = {
+  floorRecess: length(
     'Floor up inside the walls',
     0,
     60,
@@ -37,18 +35,23 @@ export const FLOOR_PARAMETERS: readonly Parameter[] = [
     'So that its end grain stays dry.',
     (s) => s.floorAt !== 'flush',
   ),
-  length(
-    'drainSize',
+  drainSize: length(
     'Drain',
     4,
     40,
     12.7,
     'Leg of a clipped corner, diameter of a hole, or width of a gap.',
   ),
-];
+};
+
+/** What of a plan says how a floor drains. */
+interface DrainPlan {
+  sizes: Readonly<Record<'drainSize', Ticks>>;
+  choices: { readonly floor: keyof typeof DRAINS };
+}
 
 /** A floor between walls at x ± half and from `front` to `back` in y, its upper face at z = 0. */
-export interface FloorRoom {
+interface FloorRoom {
   half: number;
   front: number;
   back: number;
@@ -62,71 +65,68 @@ export interface Floor {
   meetsEnds: boolean;
 }
 
-/** Half-spaces, holes and drains of a floor of the given thickness whose upper face lies at `z`; holes keep `clear` of the walls. */
-export function floorIn(plan: BoxPlan, room: FloorRoom, thickness: Ticks, z = 0, clear = 0): Floor {
+type Corner = readonly [x: number, y: number, sx: number, sy: number];
+
+/** The four corners of a floor, each with the way it points out. */
+const cornersOf = ({ half, front, back }: FloorRoom): Corner[] =>
+  [-1, 1].flatMap((sx) => [-1, 1].map((sy): Corner => [sx * half, sy > 0 ? back : front, sx, sy]));
+
+/** Middles of drain holes, `inset` from the walls. */
+function drainHoles(plan: DrainPlan, room: FloorRoom, inset: number): Vec3[] {
+  const { floor } = plan.choices;
+  if (floor !== 'holes' && floor !== 'four-holes') return [];
   const { half, front, back } = room;
-  const drain = plan.sizes.drainSize ?? 0;
-  const way = plan.schools.floor ?? 'clipped';
-  const short = way === 'gap' ? drain : 0;
-  const corners =
-    way === 'clipped' ? [-1, 1].flatMap((sx) => [-1, 1].map((sy) => [sx, sy] as const)) : [];
-  const inset = clear + Math.max(drain, fromMm(12)) + fromMm(6);
-  const four: Vec3[] = [
-    [-half + inset, front + inset, z],
-    [half - inset, front + inset, z],
-    [-half + inset, back - inset, z],
-    [half - inset, back - inset, z],
+  const inner: Vec3[] = [
+    [-half + inset, front + inset, 0],
+    [half - inset, front + inset, 0],
+    [-half + inset, back - inset, 0],
+    [half - inset, back - inset, 0],
   ];
-  const holes: Vec3[] =
-    way === 'holes' ? [...four, [0, (front + back) / 2, z]] : way === 'four-holes' ? four : [];
+  return floor === 'holes' ? [...inner, [0, (front + back) / 2, 0]] : inner;
+}
+
+/** The triangle that a clipped corner leaves open. */
+const clippedOpening = ([x, y, sx, sy]: Corner, drain: number): Opening => ({
+  kind: 'drain',
+  polygon: [
+    [x, y, 0],
+    [x - sx * drain, y, 0],
+    [x, y - sy * drain, 0],
+  ],
+});
+
+const gapOpening = (half: number, from: number, to: number): Opening => ({
+  kind: 'drain',
+  polygon: [
+    [-half, from, 0],
+    [half, from, 0],
+    [half, to, 0],
+    [-half, to, 0],
+  ],
+});
+
+/** Half-spaces, holes and drains of a floor of the given thickness; holes keep `clear` of the walls. */
+export function floorIn(plan: DrainPlan, room: FloorRoom, thickness: Ticks, clear = 0): Floor {
+  const { half, front, back } = room;
+  const drain = plan.sizes.drainSize;
+  const way = plan.choices.floor;
+  const short = way === 'gap' ? drain : 0;
+  const corners = way === 'clipped' ? cornersOf(room) : [];
+  const bored = drainHoles(plan, room, clear + Math.max(drain, fromMm(12)) + fromMm(6));
+  const gaps =
+    short > 0 ? [gapOpening(half, front, front + drain), gapOpening(half, back - drain, back)] : [];
   return {
     spaces: [
       ...between('x', -half, half),
       ...between('y', front + short, back - short),
-      ...between('z', z - thickness, z),
-      ...corners.map(([sx, sy]) =>
-        behind([sx, sy, 0], [sx * (half - drain), sy > 0 ? back : front, z]),
-      ),
+      ...between('z', -thickness, 0),
+      ...corners.map(([, y, sx, sy]) => behind([sx, sy, 0], [sx * (half - drain), y, 0])),
     ],
-    features: (toFrame) =>
-      holes.map((hole) => ({
-        kind: 'drain',
-        shape: 'round',
-        centre: toFrame(hole),
-        diameter: drain,
-        depth: 'through',
-      })),
+    features: (toFrame) => roundHoles('drain', bored, drain, toFrame),
     openings: [
-      ...holes.map(
-        (hole): Opening => ({
-          kind: 'drain',
-          polygon: rim('round', hole, [1, 0, 0], [0, 1, 0], drain, drain),
-        }),
-      ),
-      ...corners.map(([sx, sy]): Opening => {
-        const [x, y] = [sx * half, sy > 0 ? back : front];
-        return {
-          kind: 'drain',
-          polygon: [
-            [x, y, z],
-            [x - sx * drain, y, z],
-            [x, y - sy * drain, z],
-          ],
-        };
-      }),
-      ...(way === 'gap'
-        ? [[front, front + drain] as const, [back - drain, back] as const].map(
-            ([from, to]): Opening => ({
-              kind: 'drain',
-              polygon: [
-                [-half, from, z],
-                [half, from, z],
-                [half, to, z],
-                [-half, to, z],
-              ],
-            }),
-          )
-        : []),
+      ...roundOpenings('drain', bored, drain, LEVEL),
+      ...corners.map((corner) => clippedOpening(corner, drain)),
+      ...gaps,
     ],
     meetsEnds: way !== 'gap',
   };

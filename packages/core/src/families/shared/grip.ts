@@ -1,7 +1,7 @@
-import { fromMm } from '../../measure/index.js';
+import { fromMm, type Ticks } from '../../measure/index.js';
 import { type Draft, type Feature, type JointDraft, wood } from '../../panels/index.js';
-import { type BoxPlan, type PanelRole, type School, school } from '../../plan/index.js';
-import type { Point } from '../../plane/index.js';
+import { oneOf, type PanelWood, type RoleDeclaration } from '../../plan/index.js';
+import { boundsOf, type Point } from '../../plane/index.js';
 import { between, solidInside, type Vec3 } from '../../solid/index.js';
 
 /** Grooves to climb by: 3 mm deep, 6–13 mm apart, common practice, no source. */
@@ -13,27 +13,38 @@ const FROM_FLOOR = fromMm(20);
 const TO_SILL = fromMm(4);
 const FROM_SIDE = fromMm(8);
 
-export const GRIP_SCHOOL: School = school('grip', 'Grip under the entrance', [
-  ['rough', 'rough face in', 'The sawn face of the board looks inwards.'],
-  [
+export const GRIPS = {
+  rough: ['rough', 'rough face in', 'The sawn face of the board looks inwards.'],
+  kerfs: [
     'kerfs',
     'saw kerfs',
     'Shallow kerfs or chisel scores across the inside, from near the floor to the sill.',
   ],
-  ['ladder', 'strips', 'Thin strips across the inside as a ladder, from stick stock.'],
-  [
+  ladder: ['ladder', 'strips', 'Thin strips across the inside as a ladder, from stick stock.'],
+  mesh: [
     'mesh',
     'mesh',
     'A strip of mesh stapled flat, its cut edges folded under so that no foot is caught.',
   ],
-]);
+} as const;
 
-export const LADDER_ROLE: PanelRole = {
-  id: 'ladder',
+const LABEL = 'Grip under the entrance';
+const { rough, kerfs, ladder: strips, mesh } = GRIPS;
+export const GRIP = oneOf(LABEL, [rough, kerfs, strips, mesh]);
+/** For boxes of sheet, which is smooth. */
+export const GRIP_ON_SHEET = oneOf(LABEL, [kerfs, strips, mesh, rough]);
+export const GRIP_PLAIN = oneOf(LABEL, [rough, kerfs]);
+
+export const LADDER_ROLE: RoleDeclaration = {
   label: 'Ladder strip',
   stick: [6, 12],
   applies: (s) => s.grip === 'ladder',
 };
+
+/** What of a plan says how a wall is made to climb by. */
+interface GripPlan {
+  choices: { readonly grip: keyof typeof GRIPS };
+}
 
 /** The inside of the wall below an entrance: where the grip goes. `y` is the wall's inside face. */
 export interface GripWall {
@@ -53,77 +64,89 @@ const levels = ({ floor, sill }: GripWall, spacing: number, high: number): numbe
   return found;
 };
 
-/** Kerfs or mesh on the wall, as its features. */
-export function gripFeatures(
-  plan: BoxPlan,
-  wall: GripWall,
-  toFrame: (point: Vec3) => Point,
-): Feature[] {
+type ToFrame = (point: Vec3) => Point;
+
+function kerfFeatures(wall: GripWall, toFrame: ToFrame): Feature[] {
   const reach = wall.half - FROM_SIDE;
-  const at = (side: number, z: number) => toFrame([wall.x + side * reach, wall.y, z]);
-  if (plan.schools.grip === 'kerfs')
-    return levels(wall, SCORE.spacing, 0).map((z) => ({
-      kind: 'groove',
-      purpose: 'grip',
-      from: at(1, z),
-      to: at(-1, z),
-      face: 'inside',
-      width: SCORE.width,
-      depth: SCORE.depth,
-    }));
-  if (plan.schools.grip !== 'mesh' || wall.sill < FROM_FLOOR + TO_SILL + fromMm(20)) return [];
-  const half = Math.min(reach, fromMm(50));
-  const corners = [
+  const end = (side: number, z: number) => toFrame([wall.x + side * reach, wall.y, z]);
+  return levels(wall, SCORE.spacing, 0).map((z) => ({
+    kind: 'groove',
+    purpose: 'grip',
+    from: end(1, z),
+    to: end(-1, z),
+    face: 'inside',
+    width: SCORE.width,
+    depth: SCORE.depth,
+  }));
+}
+
+function meshFeatures(wall: GripWall, toFrame: ToFrame): Feature[] {
+  if (wall.sill < FROM_FLOOR + TO_SILL + fromMm(20)) return [];
+  const half = Math.min(wall.half - FROM_SIDE, fromMm(50));
+  const [left, bottom, right, top] = boundsOf([
     toFrame([wall.x - half, wall.y, wall.floor + FROM_FLOOR]),
     toFrame([wall.x + half, wall.y, wall.floor + wall.sill - TO_SILL]),
-  ];
-  const xs = corners.map((corner) => corner[0]);
-  const ys = corners.map((corner) => corner[1]);
+  ]);
   return [
     {
       kind: 'mesh',
       face: 'inside',
-      corner: [Math.min(...xs), Math.min(...ys)],
-      height: Math.max(...xs) - Math.min(...xs),
-      width: Math.max(...ys) - Math.min(...ys),
+      corner: [left, bottom],
+      height: right - left,
+      width: top - bottom,
     },
   ];
 }
 
-/** Strips on the wall, as sticks of their own. */
-export function ladder(plan: BoxPlan, wall: GripWall): { drafts: Draft[]; joints: JointDraft[] } {
-  const stick = plan.wood.ladder;
-  if (plan.schools.grip !== 'ladder' || !stick?.width) return { drafts: [], joints: [] };
-  const { thickness } = stick;
-  const high = stick.width;
+/** Kerfs or mesh on the wall, as its features. */
+export function gripFeatures({ choices }: GripPlan, wall: GripWall, toFrame: ToFrame): Feature[] {
+  if (choices.grip === 'kerfs') return kerfFeatures(wall, toFrame);
+  return choices.grip === 'mesh' ? meshFeatures(wall, toFrame) : [];
+}
+
+function rung(wall: GripWall, thickness: Ticks, high: Ticks, z: number, index: number): Draft {
+  const id = `${wall.panel}-ladder-${index}`;
   const inward = wall.inward ?? 1;
   const reach = wall.half - fromMm(12);
-  const drafts = levels(wall, Math.max(RUNG, high + fromMm(12)), high).map((z, index): Draft => {
-    const id = `${wall.panel}-ladder-${index}`;
-    return {
+  const far = wall.y + inward * thickness;
+  return {
+    id,
+    group: 'ladder',
+    role: 'ladder',
+    thickness,
+    solid: wood(
+      solidInside([
+        ...between('x', wall.x - reach, wall.x + reach),
+        ...between('y', Math.min(wall.y, far), Math.max(wall.y, far)),
+        ...between('z', z, z + high),
+      ]),
       id,
-      group: 'ladder',
-      role: 'ladder',
-      thickness,
-      solid: wood(
-        solidInside([
-          ...between('x', wall.x - reach, wall.x + reach),
-          ...between(
-            'y',
-            Math.min(wall.y, wall.y + inward * thickness),
-            Math.max(wall.y, wall.y + inward * thickness),
-          ),
-          ...between('z', z, z + high),
-        ]),
-        id,
-      ),
-      outsideNormal: [0, inward, 0],
-      grainDirection: [1, 0, 0],
-      grain: 'along',
-      inside: 'any',
-      knots: 'none',
-    };
-  });
+    ),
+    outsideNormal: [0, inward, 0],
+    grainDirection: [1, 0, 0],
+    grain: 'along',
+    inside: 'any',
+    knots: 'none',
+  };
+}
+
+export interface Parts {
+  drafts: Draft[];
+  joints: JointDraft[];
+}
+export const NO_PARTS: Parts = { drafts: [], joints: [] };
+
+/** Strips on the wall, as sticks of their own. */
+export function ladder(
+  plan: GripPlan & { wood: { readonly ladder: PanelWood } },
+  wall: GripWall,
+): Parts {
+  if (plan.choices.grip !== 'ladder') return NO_PARTS;
+  const { thickness, width } = plan.wood.ladder;
+  if (!width) return NO_PARTS;
+  const drafts = levels(wall, Math.max(RUNG, width + fromMm(12)), width).map((z, index) =>
+    rung(wall, thickness, width, z, index),
+  );
   return {
     drafts,
     joints: drafts.map((draft) => ({ between: [draft.id, wall.panel], kind: 'butt' })),

@@ -1,6 +1,6 @@
 import { cos, sin, tan } from '../../measure/index.js';
 import { type Draft, type JointDraft, wood } from '../../panels/index.js';
-import { type School, school } from '../../plan/index.js';
+import { oneOf } from '../../plan/index.js';
 import {
   atLeast,
   atMost,
@@ -13,8 +13,7 @@ import {
   type Vec3,
 } from '../../solid/index.js';
 
-export const RIDGE_SCHOOL: School = school(
-  'ridge',
+export const RIDGE = oneOf(
   'Ridge',
   [
     [

@@ -1,74 +1,68 @@
+import { at, must } from '../../lists/index.js';
+import type { Ticks } from '../../measure/index.js';
 import type { PanelSet } from '../../panels/index.js';
-import { type BoxPlan, entranceOf } from '../../plan/index.js';
+import { type EntrancePlan, entranceOf } from '../../plan/index.js';
 import type { DrawnDimension } from '../family.js';
+import type { ShellPlan } from './declared.js';
 
-/** The sizes that are edited on the drawings, where they are measured. */
-export function dimensions({ sizes, schools, wood }: BoxPlan, box: PanelSet): DrawnDimension[] {
-  const { width, depth, sill, heightFront } = box.cavities[0]!;
-  const thick = (role: string): number => wood[role]?.thickness ?? 0;
-  const outside = schools.measure === 'outside';
-  const half = width / 2;
-  const side = box.panels.find((panel) => panel.role === 'side-left')!.instances[0]!.solid.vertices;
-  const ys = side.map((vertex) => vertex[1]);
-  const [from, to] = [Math.min(...ys), Math.max(...ys)];
-  const low = Math.min(...side.map((vertex) => vertex[2]));
+/** A side of the box as it is cut: how far it reaches from front to back, and its ends. */
+function sideOf(box: PanelSet) {
+  const side = must(
+    box.panels.find((panel) => panel.role === 'side-left'),
+    'the left side',
+  );
+  const { vertices } = at(side.instances, 0).solid;
+  const ys = vertices.map((vertex) => vertex[1]);
   const topAt = (y: number): number =>
-    Math.max(...side.filter((vertex) => vertex[1] === y).map((vertex) => vertex[2]));
-  const open = sizes.frontAboveFloor !== undefined;
-  const slot = schools.entrance === 'slot';
-  const upright = entranceOf({ sizes, schools }).height;
-  const centre = sill + upright / 2;
-  const overhang = -thick('front') - (sizes.overhangFront ?? 0);
+    Math.max(...vertices.filter((vertex) => vertex[1] === y).map((vertex) => vertex[2]));
+  return {
+    from: Math.min(...ys),
+    to: Math.max(...ys),
+    low: Math.min(...vertices.map((vertex) => vertex[2])),
+    topAt,
+  };
+}
+
+type ShellSize = keyof ShellPlan['sizes'];
+
+/** Sizes of walls and roof that are edited on the drawings, where they are measured. */
+export function shellDimensions(
+  { sizes, choices, wood }: ShellPlan,
+  box: PanelSet,
+): DrawnDimension<ShellSize>[] {
+  const { width, depth, heightFront } = at(box.cavities, 0);
+  const outside = choices.measure === 'outside';
+  const thick = (role: keyof ShellPlan['wood']): Ticks => (outside ? wood[role].thickness : 0);
+  const front = wood.front.thickness;
+  const half = width / 2;
+  const { from, to, low, topAt } = sideOf(box);
+  const sloped = choices.roof !== 'flat' && choices.slope === 'heights';
   return [
     {
       size: 'width',
       view: 'front',
       side: 'below',
-      from: outside ? -half - thick('side-left') : -half,
-      to: outside ? half + thick('side-right') : half,
+      from: -half - thick('side-left'),
+      to: half + thick('side-right'),
       start: low,
     },
-    open
-      ? { size: 'frontAboveFloor', view: 'front', side: 'left', from: 0, to: sill, start: -half }
-      : slot
-        ? {
-            size: 'entranceUpright',
-            view: 'front',
-            side: 'left',
-            from: sill,
-            to: heightFront,
-            start: -half,
-          }
-        : {
-            size: 'entranceHeight',
-            view: 'front',
-            side: 'left',
-            from: 0,
-            to: schools.entranceTo === 'sill' ? sill : centre,
-            start: -half,
-          },
-    ...(open || slot
-      ? []
-      : [
-          {
-            size: 'entranceWidth',
-            view: 'front',
-            side: 'leader',
-            from: centre,
-            to: centre,
-            start: (sizes.entranceWidth ?? 0) / 2,
-          } as const,
-        ]),
     {
       size: 'depth',
       view: 'section',
       side: 'below',
-      from: outside ? -thick('front') : 0,
-      to: outside ? depth + thick('back') : depth,
+      from: -thick('front'),
+      to: depth + thick('back'),
       start: low,
     },
-    { size: 'frontHeight', view: 'section', side: 'left', from: low, to: topAt(from), start: from },
-    ...(schools.roof !== 'flat' && schools.slope === 'heights'
+    {
+      size: 'frontHeight',
+      view: 'section',
+      side: 'left',
+      from: low,
+      to: topAt(from),
+      start: from,
+    },
+    ...(sloped
       ? [
           {
             size: 'backHeight',
@@ -84,9 +78,44 @@ export function dimensions({ sizes, schools, wood }: BoxPlan, box: PanelSet): Dr
       size: 'overhangFront',
       view: 'section',
       side: 'above',
-      from: overhang,
-      to: -thick('front'),
+      from: -front - sizes.overhangFront,
+      to: -front,
       start: heightFront,
+    },
+  ];
+}
+
+/** Where the entrance stands in the front and how large it is: a hole's two measures, or a slot's height. */
+export function entranceDimensions(
+  plan: EntrancePlan,
+  box: PanelSet,
+  left?: number,
+): DrawnDimension<keyof EntrancePlan['sizes']>[] {
+  const { width, sill, heightFront } = at(box.cavities, 0);
+  const start = left ?? -width / 2;
+  const { entrance, entranceTo } = plan.choices;
+  if (entrance === 'slot')
+    return [
+      { size: 'entranceUpright', view: 'front', side: 'left', from: sill, to: heightFront, start },
+    ];
+  const hole = entranceOf(plan);
+  const centre = sill + hole.height / 2;
+  return [
+    {
+      size: 'entranceHeight',
+      view: 'front',
+      side: 'left',
+      from: 0,
+      to: entranceTo === 'sill' ? sill : centre,
+      start,
+    },
+    {
+      size: 'entranceWidth',
+      view: 'front',
+      side: 'leader',
+      from: centre,
+      to: centre,
+      start: hole.width / 2,
     },
   ];
 }

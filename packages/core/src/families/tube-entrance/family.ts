@@ -1,203 +1,208 @@
-import type { Animal } from '../../animals/index.js';
 import {
-  accessCheck,
-  airChecks,
-  backJointCheck,
-  type Check,
-  entranceChecks,
-  everyBox,
-  gripCheck,
-  roomChecks,
-  swingChecks,
-  wallChecks,
-  weatherChecks,
+  accessRule,
+  EVERY_BOX,
+  entranceRule,
+  gripRule,
+  type Measured,
+  overhangRule,
+  recessRule,
+  roomRule,
+  swingRule,
+  UNDER_A_ROOF,
+  wallRule,
 } from '../../checks/index.js';
 import { fromMm } from '../../measure/index.js';
-import type { BuiltBox, PanelSet } from '../../panels/index.js';
+import { type Derived, derivedLength, type Fitting } from '../../panels/index.js';
 import {
-  type BoxPlan,
+  type EntrancePlan,
+  entranceOf,
   length,
   middle,
-  outOfRange,
-  type Parameter,
+  type PlanOf,
   roundingFor,
 } from '../../plan/index.js';
-import type { DrawnDimension, Family } from '../family.js';
+import { ofLength, text } from '../../text/index.js';
+import { defineFamily } from '../define-family.js';
 import { NEST_CAUTIONS } from '../shared/cautions.js';
-import { build as buildSlantRoof } from '../slant-roof/build.js';
-import { dimensions as slantDimensions } from '../slant-roof/dimensions.js';
+import { ENTRANCE_SIZES } from '../shared/entrance.js';
+import { roomFor } from '../shared/room.js';
+import { cutShell } from '../slant-roof/cut-shell.js';
 import {
+  PIVOT_BELOW,
   ROLES,
-  PARAMETERS as SLANT_ROOF,
-  SCHOOLS as SLANT_SCHOOLS,
-} from '../slant-roof/parameters.js';
-import { suit as suitSlantRoof } from '../slant-roof/suit.js';
+  SHELL_SIZES,
+  CHOICES as SLANT_CHOICES,
+  VENT_SIZE,
+} from '../slant-roof/declared.js';
+import { heightsFor } from '../slant-roof/defaults-for.js';
+import { entranceDimensions, shellDimensions } from '../slant-roof/dimensions.js';
 
-const PARAMETERS: readonly Parameter[] = [
-  ...SLANT_ROOF.filter((parameter) => !['entranceWidth', 'entranceUpright'].includes(parameter.id)),
-  length(
-    'bore',
+const SIZES = {
+  ...SHELL_SIZES,
+  entranceHeight: ENTRANCE_SIZES.entranceHeight,
+  pivotBelow: PIVOT_BELOW,
+  ventSize: VENT_SIZE,
+  bore: length(
     'Pipe’s bore',
     20,
     120,
     31,
     'The clear opening inside the pipe: what the animal passes through.',
   ),
-  length('pipeWall', 'Pipe’s wall', 1, 8, 2, 'The hole in the front is the bore and twice this.'),
-  length(
-    'pipeOut',
+  pipeWall: length('Pipe’s wall', 1, 8, 2, 'The hole in the front is the bore and twice this.'),
+  pipeOut: length(
     'Pipe out of the front',
     0,
     200,
     45,
     'How far it stands out, sloping nothing in.',
   ),
-  length('pipeIn', 'Pipe into the room', 0, 40, 0, 'Flush inside, so that nothing bars the way.'),
-];
-const SCHOOLS = SLANT_SCHOOLS.filter((school) => school.id !== 'entrance');
+  pipeIn: length('Pipe into the room', 0, 40, 0, 'Flush inside, so that nothing bars the way.'),
+};
 
-/** The same box with a round hole as large as the pipe is outside. */
-const asSlantRoof = (plan: BoxPlan): BoxPlan => ({
-  ...plan,
-  schools: { ...plan.schools, entrance: 'round' },
-  sizes: { ...plan.sizes, entranceWidth: (plan.sizes.bore ?? 0) + 2 * (plan.sizes.pipeWall ?? 0) },
+const { entrance: _entrance, ...CHOICES } = SLANT_CHOICES;
+type Plan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;
+
+/** The hole in the front: as large as the pipe is outside. */
+const holeFor = ({ sizes, choices }: Plan): EntrancePlan => ({
+  sizes: {
+    entranceWidth: sizes.bore + 2 * sizes.pipeWall,
+    entranceUpright: 0,
+    entranceHeight: sizes.entranceHeight,
+  },
+  choices: { entrance: 'round', entranceTo: choices.entranceTo },
 });
 
-function build(plan: BoxPlan): BuiltBox {
-  const wild = outOfRange(plan, PARAMETERS);
-  if (wild.length > 0) return { ok: false, refusals: wild };
-  const slant = asSlantRoof(plan);
-  const built = buildSlantRoof(slant);
-  if (!built.ok)
-    return {
-      ok: false,
-      refusals: built.refusals.map((each) =>
-        each.field === 'entranceWidth' ? { ...each, field: 'bore' } : each,
-      ),
-    };
-  const { sizes, schools } = plan;
-  const outside = slant.sizes.entranceWidth ?? 0;
-  const front = plan.wood.front!.thickness;
-  const z = (sizes.entranceHeight ?? 0) + (schools.entranceTo === 'sill' ? outside / 2 : 0);
-  const long = (sizes.pipeOut ?? 0) + front + (sizes.pipeIn ?? 0);
-  return {
-    ...built,
-    box: {
-      ...built.box,
-      fittings: [
-        {
-          kind: 'pipe',
-          from: [0, -front - (sizes.pipeOut ?? 0), z],
-          to: [0, sizes.pipeIn ?? 0, z],
-          bore: sizes.bore ?? 0,
-          outside,
-        },
-      ],
-    },
-    derived: [
-      ...built.derived,
-      {
-        id: 'pipeLength',
-        label: 'Pipe, long',
-        kind: 'length',
-        value: long,
-        why: `Out ${mm(sizes.pipeOut)}, through the front ${mm(front)}, in ${mm(sizes.pipeIn)}: ${mm(long)}.`,
-      },
-      {
-        id: 'pipeHole',
-        label: 'Hole for the pipe',
-        kind: 'length',
-        value: outside,
-        why: `Bore ${mm(sizes.bore)} and twice the wall ${mm(sizes.pipeWall)} = ${mm(outside)}.`,
-      },
-    ],
-  };
-}
-const mm = (ticks: number | undefined): string => `{${(ticks ?? 0) / 320}}`;
+const pipeOf = (plan: Plan): Fitting => {
+  const { width, centre } = entranceOf(holeFor(plan));
+  const { pipeOut, pipeIn, bore } = plan.sizes;
+  const outer = -plan.wood.front.thickness - pipeOut;
+  return { kind: 'pipe', from: [0, outer, centre], to: [0, pipeIn, centre], bore, outside: width };
+};
 
-function suit(animal: Animal): Pick<BoxPlan, 'sizes' | 'angles' | 'schools'> {
-  const base = suitSlantRoof(animal, { parameters: PARAMETERS, schools: SCHOOLS });
-  const { entranceWidth: _width, ...sizes } = base.sizes;
-  const { exact } = roundingFor(animal);
-  return {
-    ...base,
-    sizes: {
-      ...sizes,
-      bore: animal.entranceSize ? exact(middle(animal.entranceSize)) : fromMm(31),
-    },
-  };
-}
-
-function dimensions(plan: BoxPlan, box: PanelSet): DrawnDimension[] {
-  const front = plan.wood.front?.thickness ?? 0;
-  const hole = slantDimensions(asSlantRoof(plan), box).map((each) =>
-    each.size === 'entranceWidth' ? { ...each, size: 'bore' } : each,
-  );
-  const pipe = box.fittings?.find((fitting) => fitting.kind === 'pipe');
+function derive({ sizes, wood }: Plan): Derived[] {
+  const front = wood.front.thickness;
+  const long = sizes.pipeOut + front + sizes.pipeIn;
   return [
-    ...hole,
-    ...(pipe
-      ? [
-          {
-            size: 'pipeOut',
-            view: 'section',
-            side: 'below',
-            from: pipe.from[1],
-            to: -front,
-            start: pipe.from[2],
-          } as const,
-        ]
-      : []),
+    {
+      id: 'pipeLength',
+      label: 'Pipe, long',
+      kind: 'length',
+      value: long,
+      why: text`Out ${ofLength(sizes.pipeOut)}, through the front ${ofLength(front)}, in ${ofLength(sizes.pipeIn)}: ${ofLength(long)}.`,
+    },
+    derivedLength(
+      'pipeHole',
+      'Hole for the pipe',
+      sizes.bore + 2 * sizes.pipeWall,
+      text`Bore ${ofLength(sizes.bore)} and twice the wall ${ofLength(sizes.pipeWall)}`,
+    ),
   ];
 }
 
-function checks(plan: BoxPlan, box: PanelSet, animal: Animal | undefined): Check[] {
-  const slant = asSlantRoof(plan);
-  return [
-    gripCheck(plan),
-    ...(animal
-      ? [
-          ...entranceChecks(slant, box, animal, 'bore').map(atBore(plan)),
-          ...roomChecks(plan, box, animal),
-        ]
-      : []),
-    ...wallChecks(plan, box),
-    ...weatherChecks(plan),
-    ...airChecks(box),
-    accessCheck(plan, box),
-    ...swingChecks(plan, box),
-    ...backJointCheck(box),
-    ...everyBox(plan, box),
-  ];
-}
-
-/** The size that counts is the bore, which the hole in the wood does not show. */
-const atBore =
-  (plan: BoxPlan) =>
-  (check: Check): Check =>
-    check.id === 'entrance-size'
-      ? {
-          ...check,
-          text: check.text.replace('Entrance', `Bore of the pipe ${mm(plan.sizes.bore)}: entrance`),
-        }
-      : check;
+/** What is held against the animal: the hole's place, and the bore, which the hole in the wood does not show. */
+const borePlan = (plan: Plan) => ({ ...plan, ...holeFor(plan) });
+const measured = ({ bore, width }: { bore: number; width: number }): Measured => ({
+  size: 'bore',
+  width,
+  called: text`Bore of the pipe ${ofLength(bore)}: entrance`,
+});
 
 /** A slant-roof box with a pipe let through the front, for those that nest in tunnels and hollow spouts. */
-export const tubeEntrance: Family = {
+export const tubeEntrance = defineFamily({
   id: 'tube',
   name: 'Tube-entrance box',
   summary: 'A slant-roof box with a pipe through the front.',
   about:
     'A slant-roof box whose entrance is a piece of pipe, for birds that nest at the end of a tunnel or a spout. The pipe keeps larger birds and paws out.',
-  parameters: PARAMETERS,
-  schools: SCHOOLS,
-  roles: ROLES,
+  guests: 'birds',
   cautions: [
     ...NEST_CAUTIONS,
     'Cut plastic pipe with a fine saw and break its edges: they cut feet and fingers.',
   ],
-  build,
-  dimensions,
-  checks,
-  suit,
-};
+  example: 'black-capped-chickadee',
+  sizes: SIZES,
+  choices: CHOICES,
+  roles: ROLES,
+  notTrimmed: [
+    'entranceHeight',
+    'pivotBelow',
+    'ventSize',
+    'drainSize',
+    'letIn',
+    'bore',
+    'pipeWall',
+    'pipeOut',
+    'pipeIn',
+  ],
+  trimmedTogether: [['frontHeight', 'backHeight']],
+  build(plan) {
+    const made = cutShell(plan, { kind: 'hole', entrance: entranceOf(holeFor(plan)) });
+    if (!('drafts' in made))
+      return made.map((each) =>
+        each.field === 'entranceWidth' ? { ...each, field: 'bore' } : each,
+      );
+    return {
+      ...made,
+      fittings: [pipeOf(plan)],
+      derived: [...made.derived, ...derive(plan)],
+    };
+  },
+  dimensions: (plan, box) => {
+    const front = plan.wood.front.thickness;
+    const hole = entranceDimensions(holeFor(plan), box).map((each) => ({
+      ...each,
+      size: each.size === 'entranceHeight' ? each.size : ('bore' as const),
+    }));
+    const { centre } = entranceOf(holeFor(plan));
+    return [
+      ...shellDimensions(plan, box),
+      ...hole,
+      {
+        size: 'pipeOut',
+        view: 'section',
+        side: 'below',
+        from: -front - plan.sizes.pipeOut,
+        to: -front,
+        start: centre,
+      },
+    ];
+  },
+  rules: [
+    gripRule,
+    ({ plan, ...held }) =>
+      entranceRule(() => measured({ bore: plan.sizes.bore, width: plan.sizes.bore }))({
+        ...held,
+        plan: borePlan(plan),
+      }),
+    roomRule(),
+    wallRule(),
+    recessRule,
+    overhangRule,
+    accessRule,
+    swingRule,
+    ...UNDER_A_ROOF,
+    ...EVERY_BOX,
+  ],
+  defaultsFor(animal, start) {
+    const { floorRecess, entranceHeight } = start.sizes;
+    const sizes = { entranceWidth: fromMm(32), entranceUpright: fromMm(76), entranceHeight };
+    const choices = { entrance: 'round', entranceTo: start.choices.entranceTo } as const;
+    const room = roomFor(animal, { sizes, choices }, []);
+    const width = room.width ?? start.sizes.width;
+    const depth = room.depth ?? start.sizes.depth;
+    const { exact } = roundingFor(animal);
+    return {
+      ...start,
+      sizes: {
+        ...start.sizes,
+        ...heightsFor(animal, room, { floorRecess, depth }),
+        entranceHeight: room.sizes.entranceHeight,
+        width,
+        depth,
+        bore: animal.entranceSize ? exact(middle(animal.entranceSize)) : fromMm(31),
+      },
+      choices: { ...start.choices, entranceTo: room.choices.entranceTo, walls: 'over' },
+    };
+  },
+});

@@ -1,6 +1,6 @@
 import { priceOf, type Stock } from '../../job/index.js';
 import type { Cents } from '../../measure/index.js';
-import type { Demand, Measure } from './measures.js';
+import type { Demand, DualWeights } from './dual-weights.js';
 
 /** The least total weight of all but `left` copies. */
 export function least(
@@ -28,14 +28,14 @@ const NOTHING = 1e-9;
 /** The cheapest choice of boards that holds every measure's need; with too many choices, the best that was proven on the way. */
 export function cheapestCover(
   stock: readonly Stock[],
-  measures: readonly Measure[],
+  measures: readonly DualWeights[],
   needs: readonly number[],
 ): Cents {
   const price = stock.map(priceOf);
   const fractional = (
     from: number,
     order: readonly number[],
-    measure: Measure,
+    measure: DualWeights,
     need: number,
   ): number => {
     let rest = need;
@@ -49,7 +49,7 @@ export function cheapestCover(
     }
     return rest > NOTHING ? Number.POSITIVE_INFINITY : cost;
   };
-  const byWorth = (measure: Measure) =>
+  const byWorth = (measure: DualWeights) =>
     stock
       .map((_kind, index) => index)
       .sort((a, b) => price[a]! / measure.capacities[a]! - price[b]! / measure.capacities[b]!);
@@ -87,7 +87,7 @@ export function cheapestCover(
       );
     }
   };
-  const fractionalFree = (at: number, measure: Measure, need: number): number => {
+  const fractionalFree = (at: number, measure: DualWeights, need: number): number => {
     const left = order
       .slice(at)
       .sort((a, b) => price[a]! / measure.capacities[a]! - price[b]! / measure.capacities[b]!);

@@ -2,7 +2,7 @@ import { priceOf, type Saw, type Stock } from '../../job/index.js';
 import type { Cents } from '../../measure/index.js';
 import type { LinearSolver } from '../solver/linear.js';
 import { cheapestCover, least } from './cover.js';
-import { type Demand, type Measure, measuresFor } from './measures.js';
+import { type Demand, type DualWeights, dualWeightsFor } from './dual-weights.js';
 import { nextSum } from './next-sum.js';
 import { bestRelaxed, type Counts, maximalPatterns } from './relaxed-patterns.js';
 
@@ -26,7 +26,7 @@ export interface BoundQuestion {
  */
 export function leastCost({ demands, stock, saw, left }: Omit<BoundQuestion, 'fits'>): Cents {
   if (demands.length === 0 || stock.length === 0) return 0;
-  const measures = measuresFor(demands, stock, saw);
+  const measures = dualWeightsFor(demands, stock, saw);
   return cheapestCover(
     stock,
     measures,
@@ -46,7 +46,7 @@ const MOST_COPIES = 140;
 interface RelaxedKind {
   stock: Stock;
   price: Cents;
-  measures: readonly Measure[];
+  measures: readonly DualWeights[];
   capacity: readonly number[];
   copies: Counts;
 }
@@ -67,7 +67,7 @@ function relax({ demands, stock, saw, fits }: BoundQuestion): {
     .filter((demand) => demand.copies > 0);
   const kinds = stock.map((of, kind): RelaxedKind => {
     const copies = wanted.map((demand) => (fits(demand.index, kind) ? demand.copies : 0));
-    const measures = measuresFor(
+    const measures = dualWeightsFor(
       wanted.map((demand, part) => ({ ...demand, copies: copies[part]! })),
       [of],
       saw,

@@ -1,4 +1,4 @@
-import type { Measure } from './measures.js';
+import type { DualWeights } from './dual-weights.js';
 
 /** How many copies of each part lie on one board, by part index. */
 export type Counts = readonly number[];
@@ -21,7 +21,7 @@ const NOTHING = 1e-9;
 export function bestRelaxed(
   values: Counts,
   copies: Counts,
-  measures: readonly Measure[],
+  measures: readonly DualWeights[],
   capacity: readonly number[],
 ): RelaxedBest {
   const n = values.length;
@@ -120,7 +120,7 @@ export function bestRelaxed(
  */
 export function maximalPatterns(
   copies: Counts,
-  measures: readonly Measure[],
+  measures: readonly DualWeights[],
   capacity: readonly number[],
   most: number,
 ): Counts[] | null {

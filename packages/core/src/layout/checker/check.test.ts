@@ -12,6 +12,7 @@ import {
 } from '../../../test/layouts.js';
 import type { LayoutJob } from '../../job/index.js';
 import { fromMm } from '../../measure/index.js';
+import { plainText } from '../../text/index.js';
 import type { Layout } from '../layout.js';
 import { checkLayout } from './check.js';
 
@@ -171,11 +172,11 @@ describe('the validity rules', () => {
     expect(
       rules(
         of,
-        layout([at('a', 0, 0)], { unplaced: [{ part: 'a', count: 1, reason: 'no room' }] }),
+        layout([at('a', 0, 0)], { unplaced: [{ part: 'a', count: 1, reason: ['no room'] }] }),
       ),
     ).toEqual([]);
     expect(
-      rules(of, layout([at('a', 0, 0)], { unplaced: [{ part: 'a', count: 1, reason: '' }] })),
+      rules(of, layout([at('a', 0, 0)], { unplaced: [{ part: 'a', count: 1, reason: [''] }] })),
     ).toEqual([8]);
     const twice = layout([at('a', 0, 0)]);
     expect(
@@ -215,6 +216,6 @@ describe('the validity rules', () => {
   test('a violation names its place', () => {
     const [violation] = checkLayout(job([a, b], [board(300, 100)]), two(102, 0));
     expect(violation).toMatchObject({ rule: 3, path: 'boards[0].placements[1]' });
-    expect(violation?.message).toContain('kerf');
+    expect(plainText(violation?.message ?? [])).toContain('kerf');
   });
 });

@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { stepClock } from '../../../test/clock.js';
 import {
   at,
   board,
@@ -15,6 +16,7 @@ import { testSolver } from '../../../test/solver.js';
 import type { LayoutJob, Part, Stock } from '../../job/index.js';
 import { fromMm, type Ticks } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
+import { plainText } from '../../text/index.js';
 import { leastCost, leastCostByColumns, RelaxedMaster } from '../bound/least-cost.js';
 import { nextSum } from '../bound/next-sum.js';
 import { checkLayout } from '../checker/check.js';
@@ -31,8 +33,11 @@ beforeAll(async () => {
   solver = await testSolver();
 });
 
-const run = (of: LayoutJob, seconds = of.effort.seconds): Layout => {
-  const found = searchLayout({ ...of, effort: { seconds } }, { clock: () => Date.now(), solver });
+const run = (of: LayoutJob, steps = 300): Layout => {
+  const found = searchLayout(
+    { ...of, effort: { seconds: 30 } },
+    { clock: stepClock(30, steps), solver },
+  );
   expect(checkLayout(of, found)).toEqual([]);
   return found;
 };
@@ -151,7 +156,7 @@ describe('jobs with a known optimum', () => {
   test.each([1, 2, 3, 4, 5, 6])(
     'boards crosscut at random and shuffled are put together again (%i)',
     (seed) => {
-      const found = run(knownJob(seed * 7919, 3, false), 20);
+      const found = run(knownJob(seed * 7919, 3, false), 600);
       expect([found.cost, found.lowerBound, found.optimal]).toEqual([300, 300, true]);
     },
     30_000,
@@ -159,7 +164,7 @@ describe('jobs with a known optimum', () => {
 
   test('boards sawn both ways: never a bound above what is known, and never more than one board over', () => {
     for (let seed = 1; seed <= 8; seed += 1) {
-      const found = run(knownJob(seed * 104_729, 2, true), 1);
+      const found = run(knownJob(seed * 104_729, 2, true), 30);
       expect(found.unplaced).toEqual([]);
       expect(found.lowerBound).toBeLessThanOrEqual(200);
       expect(found.cost).toBeLessThanOrEqual(300);
@@ -204,7 +209,7 @@ describe('bounds', () => {
             {},
             0.1,
           );
-          const found = searchLayout(of, { clock: () => Date.now() });
+          const found = searchLayout(of, { clock: stepClock(of.effort.seconds, 20) });
           expect(found.unplaced).toEqual([]);
           const asked = question(of);
           const area = leastCost(asked);
@@ -298,7 +303,11 @@ describe('what counts', () => {
       0.6,
     );
     const [byCost, byCuts] = (['cost', 'cuts'] as const).map((first) =>
-      searchLayout(of, { clock: () => Date.now(), solver, goals: { ...STANDARD_GOALS, first } }),
+      searchLayout(of, {
+        clock: stepClock(of.effort.seconds, 100),
+        solver,
+        goals: { ...STANDARD_GOALS, first },
+      }),
     );
     expect(checkLayout(of, byCuts!)).toEqual([]);
     expect(countCuts(of, byCuts!)).toBeLessThanOrEqual(countCuts(of, byCost!));
@@ -345,9 +354,8 @@ describe('bad jobs', () => {
         [clean],
       ),
     );
-    expect(thick.unplaced).toEqual([
-      { part: 'b', count: 1, reason: expect.stringContaining('22 mm') },
-    ]);
+    expect(thick.unplaced).toMatchObject([{ part: 'b', count: 1 }]);
+    expect(plainText(thick.unplaced[0]!.reason)).toContain('22 mm');
     expect(thick.boards[0]!.placements).toHaveLength(1);
   }, 30_000);
 

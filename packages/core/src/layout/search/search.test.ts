@@ -1,14 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { stepClock } from '../../../test/clock.js';
 import { at, board, circle, job, knot, part, points, rectangle } from '../../../test/layouts.js';
 import type { LayoutJob, Part, Stock } from '../../job/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
 import { type Point, zoneBounds } from '../../plane/index.js';
+import { plainText } from '../../text/index.js';
 import { checkLayout } from '../checker/check.js';
 import type { Layout } from '../layout.js';
 import { searchLayout } from './search.js';
 
-const run = (of: LayoutJob): Layout => searchLayout(of, { clock: () => Date.now() });
+const run = (of: LayoutJob): Layout =>
+  searchLayout(of, { clock: stepClock(of.effort.seconds, 100) });
 const valid = (of: LayoutJob): Layout => {
   const found = run(of);
   expect(checkLayout(of, found)).toEqual([]);
@@ -317,7 +320,7 @@ describe('what cannot be placed', () => {
     [job([part('a', rectangle(500, 140), { quantity: 3 })], [board(1100, 140)]), 'used up'],
   ])('says why (%#)', (of, reason) => {
     const found = valid(of);
-    expect(found.unplaced[0]?.reason).toContain(reason);
+    expect(plainText(found.unplaced[0]?.reason ?? [])).toContain(reason);
   });
 
   test('the rest is placed all the same', () => {
@@ -328,9 +331,8 @@ describe('what cannot be placed', () => {
       ),
     );
     expect(found.boards[0]?.placements).toHaveLength(3);
-    expect(found.unplaced).toEqual([
-      { part: 'a', count: 1, reason: expect.stringContaining('wider') },
-    ]);
+    expect(found.unplaced).toMatchObject([{ part: 'a', count: 1 }]);
+    expect(plainText(found.unplaced[0]!.reason)).toContain('wider');
   });
 });
 
@@ -345,9 +347,8 @@ test('a stop keeps the best so far', () => {
     60,
   );
   let better = 0;
-  const began = Date.now();
   const found = searchLayout(of, {
-    clock: () => Date.now(),
+    clock: stepClock(60, 1_000_000),
     onBetter: () => {
       better += 1;
     },
@@ -355,5 +356,5 @@ test('a stop keeps the best so far', () => {
   });
   expect(checkLayout(of, found)).toEqual([]);
   expect(found.unplaced).toEqual([]);
-  expect(Date.now() - began).toBeLessThan(30_000);
+  expect(better).toBe(1);
 });

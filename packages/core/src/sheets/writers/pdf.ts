@@ -1,7 +1,7 @@
 import fontkit from '@pdf-lib/fontkit';
 import { degrees, PDFDocument, type PDFFont, type PDFPage, rgb } from 'pdf-lib';
-import { toMm } from '../../measure/index.js';
-import { extentOf, type Layer, type PaperDrawing } from '../drawing.js';
+import { cos, sin, toMm } from '../../measure/index.js';
+import { type Drawing, extentOf, type Layer } from '../drawing.js';
 
 export const PAPER_SIZES = {
   A4: { width: 210, height: 297 },
@@ -17,12 +17,17 @@ const BLACK = rgb(0, 0, 0);
 const GREY = rgb(0.45, 0.45, 0.45);
 const BLUE = rgb(0.11, 0.35, 0.59);
 const INK: Record<Layer, { colour: ReturnType<typeof rgb>; width: number; dash?: number[] }> = {
+  board: { colour: GREY, width: 0.2 },
+  defect: { colour: GREY, width: 0.2 },
+  offcut: { colour: GREY, width: 0.2, dash: [3, 2] },
+  panel: { colour: BLACK, width: 0.35 },
   cut: { colour: BLACK, width: 0.35 },
   face: { colour: BLACK, width: 0.3 },
   behind: { colour: GREY, width: 0.2 },
-  far: { colour: BLACK, width: 0.25, dash: [2, 1.5] },
+  'far-face': { colour: BLACK, width: 0.25, dash: [2, 1.5] },
   hole: { colour: BLACK, width: 0.3 },
   groove: { colour: GREY, width: 0.2, dash: [1, 1] },
+  mark: { colour: BLUE, width: 0.2 },
   dimension: { colour: BLUE, width: 0.2 },
   note: { colour: BLACK, width: 0.2 },
 };
@@ -35,7 +40,7 @@ interface Sheet {
 /** Draws with the drawing's point (x0, y0), in millimetres, at the page's (left, bottom), at a scale. */
 function draw(
   { page, font }: Sheet,
-  drawing: PaperDrawing,
+  drawing: Drawing,
   x0: number,
   y0: number,
   left: number,
@@ -84,14 +89,14 @@ function draw(
       const size = Math.max(5, toMm(shape.height) * Math.max(scale, 0.45) * POINTS);
       const wide = font.widthOfTextAtSize(shape.text, size);
       const back = shape.align === 'middle' ? wide / 2 : 0;
-      const upright = shape.turn === 90;
+      const turn = shape.turn ?? 0;
       page.drawText(shape.text, {
-        x: x(shape.at[0]) - (upright ? 0 : back),
-        y: y(shape.at[1]) - (upright ? back : 0),
+        x: x(shape.at[0]) - back * cos(turn),
+        y: y(shape.at[1]) - back * sin(turn),
         size,
         font,
         color: ink.colour,
-        ...(upright && { rotate: degrees(90) }),
+        rotate: degrees(turn),
       });
     }
   }
@@ -143,7 +148,7 @@ export interface Tile {
 
 /** How a drawing is divided over sheets of a paper, in millimetres: the room on a sheet and how many there are. */
 export function tilesFor(
-  drawing: PaperDrawing,
+  drawing: Drawing,
   paper: PaperName,
 ): { wide: number; high: number; columns: number; rows: number; turned: boolean } {
   const [left, bottom, right, top] = extentOf(drawing).map(toMm) as [
@@ -175,7 +180,7 @@ export function tilesFor(
  * and a scale bar. `font` is a TrueType font.
  */
 export async function templatesPdf(
-  drawings: readonly PaperDrawing[],
+  drawings: readonly Drawing[],
   paper: PaperName,
   font: Uint8Array,
   title: string,
@@ -256,7 +261,7 @@ export async function templatesPdf(
 
 /** Drawings made to fit, one a sheet, the scale named. */
 export async function drawingsPdf(
-  drawings: readonly PaperDrawing[],
+  drawings: readonly Drawing[],
   paper: PaperName,
   font: Uint8Array,
   title: string,
@@ -299,7 +304,7 @@ export async function drawingsPdf(
 
 /** Drawings in true scale, a page for each as large as it is, for a plotter or a screen. */
 export async function trueScalePdf(
-  drawings: readonly PaperDrawing[],
+  drawings: readonly Drawing[],
   font: Uint8Array,
   title: string,
 ): Promise<Uint8Array> {

@@ -1,13 +1,18 @@
 import { toMm } from '../../measure/index.js';
-import { extentOf, type Layer, type PaperDrawing } from '../drawing.js';
+import { type Drawing, extentOf, type Layer } from '../drawing.js';
 
 const STROKES: Record<Layer, string> = {
+  board: 'stroke="#888" stroke-width="0.2" fill="none"',
+  defect: 'stroke="#888" stroke-width="0.2" fill="none"',
+  offcut: 'stroke="#555" stroke-width="0.2" stroke-dasharray="3 2" fill="none"',
+  panel: 'stroke="#000" stroke-width="0.4" fill="none"',
   cut: 'stroke="#000" stroke-width="0.4" fill="none"',
   face: 'stroke="#000" stroke-width="0.3" fill="#fff"',
   behind: 'stroke="#888" stroke-width="0.2" fill="none"',
-  far: 'stroke="#000" stroke-width="0.25" stroke-dasharray="2 1.5" fill="none"',
+  'far-face': 'stroke="#000" stroke-width="0.25" stroke-dasharray="2 1.5" fill="none"',
   hole: 'stroke="#000" stroke-width="0.3" fill="none"',
   groove: 'stroke="#555" stroke-width="0.2" stroke-dasharray="1 1" fill="none"',
+  mark: 'stroke="#1d5a96" stroke-width="0.2" fill="none"',
   dimension: 'stroke="#1d5a96" stroke-width="0.2" fill="none"',
   note: 'fill="#000"',
 };
@@ -16,7 +21,7 @@ const escaped = (text: string): string =>
 const MARGIN = 5;
 
 /** A drawing as SVG in true scale: one user unit is one millimetre. */
-export function drawingSvg(drawing: PaperDrawing): string {
+export function drawingSvg(drawing: Drawing): string {
   const [left, bottom, right, top] = extentOf(drawing).map(toMm) as [
     number,
     number,

@@ -5,6 +5,7 @@ import dxfParser from 'dxf-parser';
 import Papa from 'papaparse';
 import { PDFDocument } from 'pdf-lib';
 import { planFor } from '../../../test/boxes.js';
+import { stepClock } from '../../../test/clock.js';
 import { board as testBoard } from '../../../test/layouts.js';
 import { animalById } from '../../animals/index.js';
 import { CUT_LIST_COLUMNS, writeCutListCsv } from '../../exchange/index.js';
@@ -13,6 +14,7 @@ import { jobForBoxes, STANDARD_SAW } from '../../job/index.js';
 import { searchLayout } from '../../layout/index.js';
 import { fromMm, printLength, type Ticks, toMm } from '../../measure/index.js';
 import { cutWords, measuresOf } from '../../panels/index.js';
+import { plainText } from '../../text/index.js';
 import { boardDrawing } from '../board-drawing.js';
 import { extentOf, panelDrawing, stacked, templateOf, viewDrawing } from '../drawing.js';
 import { drawingDxf } from './dxf.js';
@@ -38,7 +40,7 @@ const front = built.box.panels.find((panel) => panel.id === 'front')!;
 describe('drawings as files', () => {
   test('SVG is in true scale: the outline measures in millimetres what the panel measures', () => {
     const svg = drawingSvg(panelDrawing(front, 'Front', say));
-    const outline = /class="cut" points="([^"]+)"/
+    const outline = /class="panel" points="([^"]+)"/
       .exec(svg)![1]!
       .split(' ')
       .map((pair) => pair.split(',').map(Number) as [number, number]);
@@ -132,7 +134,7 @@ describe('drawings as files', () => {
         'All',
         result.box.panels.map((panel) => panelDrawing(panel, panel.id, say)),
       );
-      expect(all.shapes.filter((shape) => shape.layer === 'cut')).toHaveLength(
+      expect(all.shapes.filter((shape) => shape.layer === 'panel')).toHaveLength(
         result.box.panels.length,
       );
     }
@@ -147,7 +149,7 @@ describe('a layout and its cut list as files', () => {
   if (!box.ok) throw new Error(JSON.stringify(box.refusals));
   const stock = { ...testBoard(1829, 240), thickness: plan.wood.front!.thickness };
   const of = jobForBoxes('two', plan, box.box, 2, [{ ...stock, quantity: 6 }], STANDARD_SAW, 0.3);
-  const found = searchLayout(of, { clock: () => Date.now() });
+  const found = searchLayout(of, { clock: stepClock(of.effort.seconds, 60) });
   const drawn = found.boards.map((laid, at) =>
     boardDrawing(of, laid, `Board ${at + 1}`, (part) => part, say),
   );
@@ -156,7 +158,7 @@ describe('a layout and its cut list as files', () => {
     expect(found.unplaced).toEqual([]);
     const dxf = new DxfParser().parseSync(drawingDxf(stacked('Two', drawn)));
     const outlines = dxf.entities.filter(
-      (entity) => entity.type === 'LWPOLYLINE' && entity.layer === 'cut',
+      (entity) => entity.type === 'LWPOLYLINE' && entity.layer === 'panel',
     );
     expect(outlines).toHaveLength(of.parts.reduce((sum, each) => sum + each.quantity, 0));
     const entrance = dxf.entities.filter(
@@ -167,6 +169,27 @@ describe('a layout and its cut list as files', () => {
         ({ radius }) => Math.abs(2 * radius - toMm(plan.sizes.entranceWidth!)) < 1e-6,
       ),
     ).toHaveLength(2);
+  });
+
+  test('a word in the middle of a line is centred there in DXF too, whatever its turn', () => {
+    const dxf = new DxfParser().parseSync(
+      drawingDxf({
+        name: 'Word',
+        shapes: [
+          {
+            kind: 'text',
+            layer: 'note',
+            at: [fromMm(40), fromMm(30)],
+            text: 'middle',
+            height: fromMm(4),
+            align: 'middle',
+            turn: 30,
+          },
+        ],
+      }),
+    );
+    const word = dxf.entities.find(({ type }) => type === 'TEXT');
+    expect(word).toMatchObject({ halign: 1, endPoint: { x: 40, y: 30 }, rotation: 30 });
   });
 
   test('the PDF has a page for each board, as large as the board and its margins', async () => {
@@ -194,7 +217,7 @@ describe('a layout and its cut list as files', () => {
       expect([row.width, row.longPoint, row.shortPoint, row.thickness].map(Number)).toEqual(
         [blankWidth, longPoint, shortPoint, panel.thickness].map(toMm),
       );
-      expect(row.cuts).toBe(cutWords(panel).join('; '));
+      expect(row.cuts).toBe(cutWords(panel).map(plainText).join('; '));
     }
   });
 });

@@ -1,0 +1,118 @@
+import {
+  jsonSchema,
+  readStock,
+  SCHEMA_NAMES,
+  writeLayoutJob,
+  writePanelSet,
+} from '@spare-knot/core/exchange';
+import { buildBox, checkBox } from '@spare-knot/core/families';
+import { jobProblems, layoutJob, STANDARD_SAW } from '@spare-knot/core/job';
+import { parseLength } from '@spare-knot/core/measure';
+import { plainText } from '@spare-knot/core/text';
+
+import {
+  type Command,
+  type Context,
+  DataProblem,
+  lines,
+  must,
+  type Options,
+  planFrom,
+  refused,
+  WrongUsage,
+} from './command.js';
+
+export const plan: Command = {
+  usage: 'plan FILE                      panel set of a box plan',
+  files: 1,
+  run(context, [file = '-']) {
+    const built = buildBox(planFrom(context, file));
+    if (!built.ok) throw refused(file, built.refusals);
+    return writePanelSet(built.box);
+  },
+};
+
+export const checks: Command = {
+  usage: 'checks FILE                    the rules that a box plan is held against',
+  files: 1,
+  run(context, [file = '-']) {
+    const asked = planFrom(context, file);
+    const built = buildBox(asked);
+    if (!built.ok) {
+      const refusals = built.refusals.map(({ field, message }) => ({
+        field,
+        message: plainText(message),
+      }));
+      context.notes.push(...refused(file, built.refusals).lines);
+      return refusals;
+    }
+    return checkBox(asked, built.box).map((check) => ({
+      id: check.id,
+      severity: check.severity,
+      role: check.role,
+      text: plainText(check.text),
+      mark: check.evidence,
+      source: check.source,
+      remedies: check.remedies.map(({ label }) => label),
+    }));
+  },
+};
+
+function boxesFrom({ boxes: asked = '1' }: Options): number {
+  const boxes = Number(asked);
+  if (!Number.isInteger(boxes) || boxes < 1 || boxes > 10_000)
+    throw new WrongUsage(`--boxes ${asked}: a whole number from 1 to 10000 is wanted`);
+  return boxes;
+}
+
+function secondsFrom({ seconds: asked = '3' }: Options): number {
+  const seconds = Number(asked);
+  if (!(seconds > 0 && seconds <= 3600)) throw new WrongUsage('--seconds: between 0 and 3600');
+  return seconds;
+}
+
+function sawFrom({ kerf: asked = '3.175', 'no-rip': noRip = false }: Options) {
+  const kerf = parseLength(asked, 'mm');
+  if (!kerf.ok) throw new WrongUsage(`--kerf: ${kerf.message}`);
+  return { ...STANDARD_SAW, kerf: kerf.ticks, rip: !noRip };
+}
+
+function makeJob(context: Context, [planFile = '-', stockFile = '-']: readonly string[]) {
+  const { open, options, notes } = context;
+  const boxes = boxesFrom(options);
+  const asked = planFrom(context, planFile);
+  const { stock, problems: badLines } = must(stockFile, readStock(open(stockFile)));
+  notes.push(...lines(stockFile, badLines));
+  const made = layoutJob({
+    name: options.name ?? `${boxes} × ${asked.animals[0] ?? asked.family}`,
+    plan: asked,
+    boxes,
+    stock,
+    saw: sawFrom(options),
+    seconds: secondsFrom(options),
+    pinned: [],
+  });
+  if (!made.ok) throw refused(planFile, made.refusals);
+  const problems = jobProblems(made.job);
+  if (problems.length > 0)
+    throw new DataProblem(problems.map(({ path, message }) => `${path}: ${message}`));
+  return made.job;
+}
+
+export const job: Command = {
+  usage:
+    'job PLAN STOCK --boxes N       layout job; STOCK is CSV or JSON [--kerf LENGTH] [--no-rip] [--seconds S] [--name TEXT]',
+  files: 2,
+  run: (context, files) => writeLayoutJob(makeJob(context, files)),
+};
+
+export const schema: Command = {
+  usage: `schema NAME                    JSON Schema of a file: ${SCHEMA_NAMES.join(', ')}`,
+  files: 1,
+  run(_context, [asked = '']) {
+    const name = SCHEMA_NAMES.find((each) => each === asked);
+    if (!name)
+      throw new WrongUsage(`schema: ${asked || 'no name'}; known are ${SCHEMA_NAMES.join(', ')}`);
+    return jsonSchema(name);
+  },
+};

@@ -1,0 +1,89 @@
+import {
+  acceptedLayout,
+  type BatchPatch,
+  type BatchRecord,
+  layoutWishes,
+  type NewBatch,
+  NO_WISHES,
+} from '@spare-knot/core/api';
+import { layoutDocument, planDocument, problemsOf, saw } from '@spare-knot/core/exchange';
+
+import { z } from 'zod';
+import { type KeptRow, parsedJson } from '../database/kept-table.js';
+import { unsound } from '../http/problem.js';
+
+export interface BatchRow extends KeptRow {
+  name: string;
+  boxes: number;
+  units: 'inch' | 'mm';
+  division: BatchRecord['division'];
+  plan: string;
+  saw: string;
+  wishes: string | null;
+  changed_at: Date;
+}
+
+export interface LayoutRow {
+  batch_id: string;
+  layout: string;
+  boards: string | null;
+  accepted_at: Date | null;
+  asked: string | null;
+}
+
+/** A document that was kept and cannot be read any more is told with its paths; nothing else suffers by it. */
+function reading<S extends z.ZodType>(schema: S, kept: unknown, where: string): z.output<S> {
+  const read = schema.safeParse(parsedJson(kept));
+  if (read.success) return read.data;
+  const errors = problemsOf(read.error).map(({ path, message }) => ({
+    path: path ? `${where}.${path}` : where,
+    message,
+  }));
+  throw unsound('This batch cannot be read as it is kept', errors);
+}
+
+export const planOf = (row: Pick<BatchRow, 'plan'>) => reading(planDocument, row.plan, 'plan');
+
+/** What a batch is laid out for, in the row's own words. */
+export const batchOf = (row: BatchRow) => ({
+  id: row.id,
+  version: row.version,
+  name: row.name,
+  boxes: row.boxes,
+  units: row.units,
+  division: row.division,
+  plan: planOf(row),
+  saw: reading(saw, row.saw, 'saw'),
+  wishes: row.wishes ? reading(layoutWishes, row.wishes, 'wishes') : NO_WISHES,
+  changedAt: row.changed_at.toISOString(),
+});
+export type BatchAlone = ReturnType<typeof batchOf>;
+
+export const layoutOf = (row: LayoutRow) => reading(layoutDocument, row.layout, 'layout');
+
+export const acceptedOf = (row: LayoutRow & { accepted_at: Date }) =>
+  reading(
+    acceptedLayout,
+    {
+      layout: parsedJson(row.layout),
+      boards: parsedJson(row.boards),
+      acceptedAt: row.accepted_at.toISOString(),
+    },
+    'accepted',
+  );
+
+/** The columns of what a batch says; of a part of it, those columns alone. */
+export const columnsOf = (batch: Partial<NewBatch> | BatchPatch) => ({
+  ...(batch.name !== undefined && { name: batch.name }),
+  ...(batch.boxes !== undefined && { boxes: batch.boxes }),
+  ...(batch.units !== undefined && { units: batch.units }),
+  ...(batch.division !== undefined && { division: batch.division }),
+  ...(batch.plan !== undefined && {
+    plan: JSON.stringify(z.encode(planDocument, batch.plan)),
+  }),
+  ...(batch.saw !== undefined && { saw: JSON.stringify(z.encode(saw, batch.saw)) }),
+  ...(batch.wishes !== undefined && {
+    wishes: JSON.stringify(z.encode(layoutWishes, batch.wishes)),
+  }),
+  changed_at: new Date(),
+});

@@ -1,0 +1,115 @@
+import { Injectable } from '@nestjs/common';
+import type { BatchRecord, BatchSummary, BoardRecord, Picture } from '@spare-knot/core/api';
+import { buildBox } from '@spare-knot/core/families';
+import type { Layout } from '@spare-knot/core/layout';
+import type { BoxPlan } from '@spare-knot/core/plan';
+import { viewPicture } from '@spare-knot/core/sheets';
+import { Problem } from '../http/problem.js';
+import { RackRepository } from '../rack/rack.repository.js';
+import { askedFor, shortOf } from './asked.js';
+import {
+  acceptedOf,
+  type BatchRow,
+  batchOf,
+  type LayoutRow,
+  layoutOf,
+  planOf,
+} from './batch-rows.js';
+import { BatchesRepository } from './batches.repository.js';
+import { LayoutsRepository } from './layouts.repository.js';
+
+const MOST_PICTURES = 500;
+
+type Kept = { row: BatchRow; layout: LayoutRow | undefined };
+
+/** Batches as they are shown: whole, or in short for the bench. */
+@Injectable()
+export class SummariesService {
+  /** Pictures by the plan they show. */
+  private readonly pictures = new Map<string, Picture | null>();
+
+  constructor(
+    private readonly batches: BatchesRepository,
+    private readonly layouts: LayoutsRepository,
+    private readonly rack: RackRepository,
+  ) {}
+
+  async list(): Promise<BatchSummary[]> {
+    const kept = await this.batches.list();
+    const used = kept.flatMap(({ layout }) => this.proposalOf(layout)?.boards ?? []);
+    const boards = await this.rack.byIds([...new Set(used.map(({ stock }) => stock))]);
+    return kept.map((each) => this.summary(each, boards));
+  }
+
+  /** One whole batch; undefined where there is none. */
+  async one(id: string): Promise<BatchRecord | undefined> {
+    const row = await this.batches.byId(id);
+    if (!row) return undefined;
+    const layout = await this.layouts.of(id);
+    const proposed = this.proposalOf(layout);
+    const boards = proposed
+      ? await this.rack.byIds([...new Set(proposed.boards.map(({ stock }) => stock))])
+      : [];
+    const accepted = layout?.accepted_at
+      ? acceptedOf({ ...layout, accepted_at: layout.accepted_at })
+      : null;
+    return {
+      ...batchOf(row),
+      proposed,
+      proposalStale: proposed !== null && this.isStale(row, layout, proposed, boards),
+      accepted,
+    };
+  }
+
+  private proposalOf(layout: LayoutRow | undefined): Layout | null {
+    return layout && !layout.accepted_at ? layoutOf(layout) : null;
+  }
+
+  private isStale(
+    row: BatchRow,
+    layout: LayoutRow | undefined,
+    proposed: Layout,
+    boards: readonly BoardRecord[],
+  ): boolean {
+    if (shortOf(proposed, boards).length > 0) return true;
+    // A proposal from before it was noted what it was made for.
+    if (!layout?.asked) return false;
+    return layout.asked !== askedFor(batchOf(row), proposed, boards);
+  }
+
+  private summary({ row, layout }: Kept, boards: readonly BoardRecord[]): BatchSummary {
+    const { id, version, name, boxes } = row;
+    const alone = { id, version, name, boxes, changedAt: row.changed_at.toISOString() };
+    try {
+      const plan = planOf(row);
+      const { family } = plan;
+      const state = this.stateOf({ row, layout }, boards);
+      const picture = this.pictureOf(plan);
+      return { ...alone, family, animals: [...plan.animals], picture, state };
+    } catch (error) {
+      // One batch that cannot be read takes the others not down.
+      if (!(error instanceof Problem)) throw error;
+      const why = error.document.detail ?? error.document.title;
+      return { ...alone, family: '', animals: [], picture: null, state: { is: 'unreadable', why } };
+    }
+  }
+
+  private stateOf({ row, layout }: Kept, boards: readonly BoardRecord[]): BatchSummary['state'] {
+    if (layout?.accepted_at) return { is: 'taken' };
+    const proposed = this.proposalOf(layout);
+    if (!proposed) return { is: 'planned' };
+    const stale = this.isStale(row, layout, proposed, boards);
+    return { is: 'proposed', boards: proposed.boards.length, cost: proposed.cost, stale };
+  }
+
+  private pictureOf(plan: BoxPlan): Picture | null {
+    const key = JSON.stringify(plan);
+    const known = this.pictures.get(key);
+    if (known !== undefined) return known;
+    const built = buildBox(plan);
+    const picture = built.ok ? viewPicture(built.box, 'section') : null;
+    if (this.pictures.size >= MOST_PICTURES) this.pictures.clear();
+    this.pictures.set(key, picture);
+    return picture;
+  }
+}

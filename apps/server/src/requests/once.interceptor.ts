@@ -1,0 +1,58 @@
+import { createHash } from 'node:crypto';
+import { CallHandler, ExecutionContext, Injectable, NestInterceptor } from '@nestjs/common';
+import type { Request } from 'express';
+import { from, lastValueFrom, Observable } from 'rxjs';
+import { Database } from '../database/database.js';
+import { badInput, unsound } from '../http/problem.js';
+import { RequestsRepository } from './requests.repository.js';
+
+const KEY = /^[\x21-\x7e]{8,80}$/;
+
+/** What was asked: two writes under one key must be one and the same. */
+const fingerprintOf = ({ method, originalUrl, body }: Request): string =>
+  createHash('sha256')
+    .update(`${method} ${originalUrl} ${JSON.stringify(body ?? null)}`)
+    .digest('hex');
+
+/** The key of a write; null where it came without. */
+function keyOf({ headers }: Request): string | null {
+  const key = headers['idempotency-key'];
+  if (key === undefined) return null;
+  if (typeof key === 'string' && KEY.test(key)) return key;
+  throw badInput([{ path: 'Idempotency-Key', message: '8 to 80 printable letters are wanted' }]);
+}
+
+/**
+ * Every write in one transaction with its answer, under the key it came with: a write whose answer was lost and that is sent again is
+ * done once, and answered as it was.
+ */
+@Injectable()
+export class OnceInterceptor implements NestInterceptor {
+  constructor(
+    private readonly database: Database,
+    private readonly requests: RequestsRepository,
+  ) {}
+
+  intercept(context: ExecutionContext, next: CallHandler): Observable<unknown> {
+    const request = context.switchToHttp().getRequest<Request>();
+    if (request.method === 'GET' || request.method === 'HEAD') return next.handle();
+    return from(this.database.transaction(() => this.once(request, next)));
+  }
+
+  private async once(request: Request, next: CallHandler): Promise<unknown> {
+    const key = keyOf(request);
+    if (key === null) return lastValueFrom(next.handle());
+    const fingerprint = fingerprintOf(request);
+    const earlier = await this.requests.claim(key, fingerprint);
+    if (earlier === null) {
+      const answer: unknown = await lastValueFrom(next.handle());
+      await this.requests.keep(key, answer);
+      return answer;
+    }
+    if (earlier.fingerprint !== fingerprint)
+      throw unsound('This key was used for another write', [
+        { path: 'Idempotency-Key', message: 'take a new one for each write' },
+      ]);
+    return JSON.parse(earlier.answer ?? 'null');
+  }
+}

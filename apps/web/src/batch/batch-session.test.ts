@@ -1,0 +1,281 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { animalById } from '@spare-knot/core/animals';
+import { type BatchPatch, type BatchRecord, batchRecord, NO_WISHES } from '@spare-knot/core/api';
+import { slantRoof } from '@spare-knot/core/families';
+import { STANDARD_SAW } from '@spare-knot/core/job';
+import type { Layout } from '@spare-knot/core/layout';
+import { startPlan } from '@spare-knot/core/plan';
+import { z } from 'zod';
+import { Trouble } from '../api/client';
+import { STANDARD_WOOD } from '../wood/standard-wood';
+import { type BatchServer, BatchSession, type Shelf } from './batch-session';
+
+const animal = animalById('black-capped-chickadee');
+if (!animal) throw new Error('the table of animals has no chickadee');
+const first: BatchRecord = {
+  id: '5f0c2a52-6f0e-4a3c-9d3f-0f4f6d6f7a10',
+  version: 1,
+  name: 'Six boxes',
+  boxes: 6,
+  units: 'inch',
+  division: 16,
+  plan: startPlan(slantRoof, animal, STANDARD_WOOD),
+  saw: STANDARD_SAW,
+  wishes: NO_WISHES,
+  changedAt: '2026-11-25T10:00:00.000Z',
+  proposed: null,
+  proposalStale: false,
+  accepted: null,
+};
+const laid: Layout = {
+  boards: [],
+  unplaced: [],
+  cost: 0,
+  lowerBound: 0,
+  boundProof: 'area',
+  optimal: true,
+  yield: 0,
+  seconds: 0,
+};
+
+/** A server that keeps one batch, answers a key once, and can be away. */
+class KeptBatch implements BatchServer {
+  kept = first;
+  readonly heard: string[] = [];
+  readonly keys: string[] = [];
+  away: 'no' | 'before' | 'after' = 'no';
+  refuses = false;
+  private readonly answers = new Map<string, BatchRecord>();
+
+  async batch(): Promise<BatchRecord> {
+    return this.kept;
+  }
+  async changeBatch(_id: string, patch: BatchPatch, key: string): Promise<BatchRecord> {
+    const { version, ...changed } = patch;
+    this.heard.push(`change ${Object.keys(changed).join(' ')} at ${version}`);
+    this.keys.push(key);
+    if (this.away === 'before') throw unreachable();
+    const earlier = this.answers.get(key);
+    if (earlier) return earlier;
+    if (this.refuses) throw new Trouble({ type: 'about:blank', status: 422, title: 'Not sound' });
+    this.atVersion(version);
+    this.kept = { ...this.kept, ...changed, version: version + 1 };
+    this.answers.set(key, this.kept);
+    if (this.away === 'after') throw unreachable();
+    return this.kept;
+  }
+  async proposeLayout(): Promise<void> {
+    this.heard.push(`propose at ${this.kept.version}`);
+  }
+  async acceptLayout(_id: string, version: number): Promise<BatchRecord> {
+    this.heard.push(`accept at ${version}`);
+    this.atVersion(version);
+    const accepted = { layout: laid, boards: [], acceptedAt: first.changedAt };
+    this.kept = { ...this.kept, accepted, version: version + 1 };
+    return this.kept;
+  }
+  async giveBack(_id: string, version: number): Promise<BatchRecord> {
+    this.heard.push(`give back at ${version}`);
+    this.atVersion(version);
+    this.kept = { ...this.kept, accepted: null, version: version + 1 };
+    return this.kept;
+  }
+  /** As another window does it. */
+  elsewhere(change: Partial<BatchRecord>): void {
+    this.kept = { ...this.kept, ...change, version: this.kept.version + 1 };
+  }
+  private atVersion(version: number): void {
+    if (version === this.kept.version) return;
+    throw new Trouble({
+      type: 'urn:spare-knot:stale',
+      status: 409,
+      title: 'Changed meanwhile',
+      current: z.encode(batchRecord, this.kept),
+    });
+  }
+}
+const unreachable = () => new Trouble({ type: 'about:blank', status: 0, title: 'Away' });
+
+class MemoryShelf implements Shelf {
+  private readonly texts = new Map<string, string>();
+  getItem = (key: string) => this.texts.get(key) ?? null;
+  setItem = (key: string, text: string) => void this.texts.set(key, text);
+  removeItem = (key: string) => void this.texts.delete(key);
+  get size() {
+    return this.texts.size;
+  }
+}
+
+let server: KeptBatch;
+let shelf: MemoryShelf;
+const open = (batch: BatchRecord = first) => {
+  const session = new BatchSession(batch, server, shelf);
+  session.open();
+  return session;
+};
+const name = (session: BatchSession, text: string) =>
+  session.edit((draft) => ({ ...draft, name: text }));
+const boxes = (session: BatchSession, count: number) =>
+  session.edit((draft) => ({ ...draft, boxes: count }));
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  server = new KeptBatch();
+  shelf = new MemoryShelf();
+});
+afterEach(() => {
+  jest.useRealTimers();
+});
+
+describe('keeping', () => {
+  test('only what was changed is sent, a moment after the last change', async () => {
+    const session = open();
+    name(session, 'Seven');
+    boxes(session, 7);
+    expect(server.heard).toEqual([]);
+    await jest.advanceTimersByTimeAsync(600);
+    expect(server.heard).toEqual(['change name boxes at 1']);
+    expect(session.dirty).toBe(false);
+    expect(session.snapshot().keeping.state).toBe('kept');
+    expect(shelf.size).toBe(0);
+  });
+
+  test('a write without an answer is sent again under its key, and done once', async () => {
+    const session = open();
+    server.away = 'after';
+    boxes(session, 7);
+    await jest.advanceTimersByTimeAsync(600);
+    expect(session.snapshot().keeping.state).toBe('not kept');
+    name(session, 'Seven');
+    server.away = 'no';
+    await jest.advanceTimersByTimeAsync(5000);
+    expect(server.heard).toEqual(['change boxes at 1', 'change boxes at 1', 'change name at 2']);
+    expect(server.keys[0]).toBe(server.keys[1]);
+    expect(server.keys[2]).not.toBe(server.keys[0]);
+    expect(server.kept).toMatchObject({ boxes: 7, name: 'Seven', version: 3 });
+  });
+
+  test('a refused write is not sent again until something is changed', async () => {
+    const session = open();
+    server.refuses = true;
+    boxes(session, 7);
+    await jest.advanceTimersByTimeAsync(60_000);
+    expect(server.heard).toHaveLength(1);
+    expect(session.snapshot().keeping).toEqual({ state: 'not kept', why: 'Not sound' });
+    server.refuses = false;
+    boxes(session, 8);
+    await jest.advanceTimersByTimeAsync(600);
+    expect(server.kept.boxes).toBe(8);
+  });
+
+  test.each(['before', 'after'] as const)(
+    'what was typed and lost its connection %s the server did it is there after a reload',
+    async (away) => {
+      const session = open();
+      server.away = away;
+      boxes(session, 7);
+      await jest.advanceTimersByTimeAsync(600);
+      name(session, 'Seven');
+      session.close();
+      server.away = 'no';
+      const again = open(server.kept);
+      expect(again.snapshot().draft).toMatchObject({ boxes: 7, name: 'Seven' });
+      await jest.advanceTimersByTimeAsync(5000);
+      expect(again.snapshot().theirs).toBeNull();
+      expect(server.kept).toMatchObject({ boxes: 7, name: 'Seven' });
+      expect(shelf.size).toBe(0);
+    },
+  );
+});
+
+describe('two windows', () => {
+  test('what they changed in different fields is put together', async () => {
+    const session = open();
+    server.elsewhere({ name: 'For the slip' });
+    boxes(session, 7);
+    await jest.advanceTimersByTimeAsync(600);
+    expect(server.heard).toEqual(['change boxes at 1', 'change boxes at 2']);
+    expect(server.kept).toMatchObject({ name: 'For the slip', boxes: 7 });
+    expect(session.snapshot().draft.name).toBe('For the slip');
+    expect(session.snapshot().theirs).toBeNull();
+  });
+
+  test.each(['mine', 'theirs'] as const)(
+    'what they changed in one field is asked about; %s is kept, and the rest of the other stays',
+    async (choice) => {
+      const session = open();
+      server.elsewhere({ name: 'For the slip', boxes: 9 });
+      name(session, 'For the shed');
+      await jest.advanceTimersByTimeAsync(600);
+      expect(session.snapshot().theirs?.name).toBe('For the slip');
+      expect(session.snapshot().draft.name).toBe('For the shed');
+      if (choice === 'mine') session.keepMine();
+      else session.takeTheirs();
+      await jest.advanceTimersByTimeAsync(600);
+      expect(session.snapshot().theirs).toBeNull();
+      expect(server.kept).toMatchObject({
+        name: choice === 'mine' ? 'For the shed' : 'For the slip',
+        boxes: 9,
+      });
+      expect(session.snapshot().draft.name).toBe(server.kept.name);
+    },
+  );
+});
+
+describe('one queue', () => {
+  test('boards are taken at the version that the last change left, and given back at the one after', async () => {
+    const session = open();
+    boxes(session, 7);
+    const done = Promise.all([session.propose(laid), session.accept(laid), session.giveBack()]);
+    await jest.advanceTimersByTimeAsync(0);
+    await done;
+    expect(server.heard).toEqual([
+      'change boxes at 1',
+      'propose at 2',
+      'accept at 2',
+      'give back at 3',
+    ]);
+    expect(session.snapshot().batch.version).toBe(4);
+  });
+
+  test('a layout is not proposed for a box that is not kept', async () => {
+    const session = open();
+    server.away = 'before';
+    boxes(session, 7);
+    await expect(session.propose(laid)).rejects.toThrow('Away');
+    expect(server.heard).toEqual(['change boxes at 1']);
+  });
+
+  test('taking boards of a batch that was changed elsewhere shows it as it is now', async () => {
+    const session = open();
+    server.elsewhere({ boxes: 9 });
+    await expect(session.accept(laid)).rejects.toThrow('Changed meanwhile');
+    expect(session.snapshot().draft.boxes).toBe(9);
+    await session.accept(laid);
+    expect(server.heard).toEqual(['accept at 1', 'accept at 2']);
+  });
+});
+
+describe('undo', () => {
+  test('keystrokes in one field are one step; a pause or another field begins the next', async () => {
+    const session = open();
+    for (const text of ['S', 'Se', 'Sev']) {
+      name(session, text);
+      await jest.advanceTimersByTimeAsync(100);
+    }
+    boxes(session, 7);
+    await jest.advanceTimersByTimeAsync(3000);
+    boxes(session, 8);
+    const seen: string[] = [];
+    while (session.snapshot().canUndo) {
+      session.undo();
+      seen.push(`${session.snapshot().draft.name} ${session.snapshot().draft.boxes}`);
+    }
+    expect(seen).toEqual(['Sev 7', 'Sev 6', 'Six boxes 6']);
+    session.redo();
+    expect(session.snapshot().draft.name).toBe('Sev');
+    expect(session.snapshot().canRedo).toBe(true);
+    await jest.advanceTimersByTimeAsync(600);
+    expect(server.kept.name).toBe('Sev');
+  });
+});

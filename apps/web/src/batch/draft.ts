@@ -1,0 +1,100 @@
+import {
+  type BatchPatch,
+  type BatchRecord,
+  batchPatch,
+  type NewBatch,
+  newBatch,
+} from '@spare-knot/core/api';
+
+import { z } from 'zod';
+import { sameValue } from './change-paths';
+
+/** The part of a batch that the maker edits. */
+export type Draft = NewBatch;
+export type DraftField = keyof Draft;
+
+export const DRAFT_FIELDS = [
+  'name',
+  'boxes',
+  'units',
+  'division',
+  'plan',
+  'saw',
+  'wishes',
+] as const satisfies readonly DraftField[];
+
+export const draftOf = ({ name, boxes, units, division, plan, saw, wishes }: Draft): Draft => ({
+  name,
+  boxes,
+  units,
+  division,
+  plan,
+  saw,
+  wishes,
+});
+
+/** Fields in which two drafts differ. */
+export const changedFields = (before: Draft, after: Draft): DraftField[] =>
+  DRAFT_FIELDS.filter((field) => !sameValue(before[field], after[field]));
+
+/** A draft with some fields taken from another. */
+export const withFields = (
+  draft: Draft,
+  from: Partial<Draft>,
+  fields: readonly DraftField[],
+): Draft => ({
+  ...draft,
+  ...Object.fromEntries(fields.map((field) => [field, from[field]])),
+});
+
+export const patchOf = (
+  draft: Draft,
+  fields: readonly DraftField[],
+  version: number,
+): BatchPatch => ({
+  ...Object.fromEntries(fields.map((field) => [field, draft[field]])),
+  version,
+});
+
+/** One write, to be sent again as it was when it had no answer. */
+export interface Sent {
+  patch: BatchPatch;
+  key: string;
+}
+
+/** What was typed but not kept: the batch as it was known, what was changed in it, and the write that had no answer. */
+export interface Unsaved {
+  before: Draft;
+  patch: BatchPatch;
+  sent: Sent | null;
+}
+
+const unsavedFile = z.object({
+  before: newBatch,
+  patch: batchPatch,
+  sent: z.object({ patch: batchPatch, key: z.string() }).nullable(),
+});
+
+export const writeUnsaved = (unsaved: Unsaved): string =>
+  JSON.stringify(z.encode(unsavedFile, unsaved));
+
+/** Null for what is not, or no longer, readable. */
+export function readUnsaved(text: string): Unsaved | null {
+  try {
+    const read = unsavedFile.safeParse(JSON.parse(text));
+    return read.success ? read.data : null;
+  } catch {
+    return null;
+  }
+}
+
+export const applyPatch = (draft: Draft, { version: _version, ...changed }: BatchPatch): Draft => ({
+  ...draft,
+  ...changed,
+});
+
+/** Both sides changed these fields, and not alike. */
+export const clashes = (before: Draft, mine: Draft, theirs: BatchRecord): DraftField[] =>
+  changedFields(before, mine).filter(
+    (field) => !sameValue(before[field], theirs[field]) && !sameValue(mine[field], theirs[field]),
+  );

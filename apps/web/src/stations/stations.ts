@@ -1,0 +1,44 @@
+import type { ComponentType } from 'react';
+
+/** How far a batch has come. */
+export interface Progress {
+  sound: boolean;
+  laidOut: boolean;
+  taken: boolean;
+}
+
+export interface Station {
+  path: string;
+  label: string;
+  /** Loaded when it is wanted. */
+  load: () => Promise<ComponentType>;
+  done: (progress: Progress) => boolean;
+}
+
+/** The way of a batch, in the order of the work. A new station is one line here and a folder beside. */
+export const STATIONS: readonly Station[] = [
+  {
+    path: 'box',
+    label: 'Box',
+    load: async () => (await import('./box')).BoxStation,
+    done: ({ sound }) => sound,
+  },
+  {
+    path: 'wood',
+    label: 'Wood',
+    load: async () => (await import('./wood')).WoodStation,
+    done: ({ sound, laidOut, taken }) => sound && (laidOut || taken),
+  },
+  {
+    path: 'layout',
+    label: 'Layout',
+    load: async () => (await import('./layout')).LayoutStation,
+    done: ({ taken }) => taken,
+  },
+  {
+    path: 'sheets',
+    label: 'Sheets',
+    load: async () => (await import('../sheets/sheets')).Sheets,
+    done: () => false,
+  },
+];

@@ -1,0 +1,120 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { fileURLToPath } from 'node:url';
+import { test as base, expect, type Page } from '@playwright/test';
+
+const PORT = 4399;
+
+/** The real server over the MariaDB that bin/test started; it can be stopped and started again. */
+export class TestServer {
+  readonly address = `http://127.0.0.1:${PORT}`;
+  private process: ChildProcess | null = null;
+
+  async start(): Promise<void> {
+    if (!process.env.SPARE_KNOT_DB_PASSWORD)
+      throw new Error(
+        'the browser tests need MariaDB: run them through bin/test, which starts one',
+      );
+    const child = spawn(
+      process.execPath,
+      [fileURLToPath(new URL('../apps/server/dist/main.js', import.meta.url))],
+      {
+        env: { ...process.env, SPARE_KNOT_PORT: String(PORT) },
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    );
+    this.process = child;
+    await new Promise<void>((ready, failed) => {
+      child.stdout?.on('data', (text: Buffer) => text.toString().includes('is ready') && ready());
+      child.once('exit', (code) => failed(new Error(`the server ended with ${code}`)));
+    });
+  }
+
+  async stop(): Promise<void> {
+    const child = this.process;
+    if (!child || child.exitCode !== null) return;
+    child.removeAllListeners('exit');
+    child.kill('SIGTERM');
+    await once(child, 'exit');
+  }
+}
+
+/** Tests with a running house, a page whose console must stay free of errors, and the demo’s rack as it was for each test. */
+export const test = base.extend<{ quiet: undefined }, { house: TestServer }>({
+  house: [
+    // biome-ignore lint/correctness/noEmptyPattern: a fixture without others is written so
+    async ({}, use) => {
+      const house = new TestServer();
+      await house.start();
+      await use(house);
+      await house.stop();
+    },
+    { scope: 'worker', timeout: 60_000 },
+  ],
+  baseURL: async ({ house }, use) => use(house.address),
+  quiet: [
+    async ({ page }, use) => {
+      const complaints: string[] = [];
+      page.on('pageerror', (error) => complaints.push(error.message));
+      page.on('console', (message) => {
+        if (message.type() === 'error' && !/Failed to load resource|ERR_/.test(message.text()))
+          complaints.push(message.text());
+      });
+      await use(undefined);
+      expect(complaints).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** A new batch for an animal, on its Box station. */
+export async function startBatch(page: Page, animal: string, boxes: number): Promise<void> {
+  await page.goto('/new');
+  await page.getByLabel('Search animals').fill(animal);
+  await page.getByRole('button', { name: animal }).first().click();
+  await page.getByLabel('How many boxes').fill(String(boxes));
+  await page.getByRole('button', { name: 'Draw the box' }).click();
+  await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
+}
+
+/** Pickets for the body and the wide board for the roof. */
+export async function chooseWood(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Choose the wood' }).click();
+  await page
+    .locator('[data-board="Picket"]')
+    .getByRole('button', { name: 'Use for the body' })
+    .click();
+  await page.getByRole('button', { name: 'Roof', exact: true }).click();
+  await page
+    .locator('[data-board="Roof board"]')
+    .getByRole('button', { name: 'Use for roof' })
+    .click();
+}
+
+export const kept = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: /^kept/ })).toBeVisible();
+
+/** A size on the drawing, typed and kept. */
+export async function type(page: Page, label: string, text: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(text);
+  await field.press('Enter');
+}
+
+/** The boards of a layout, and what is said of it. */
+export const boardsOf = (page: Page) => page.getByRole('region', { name: 'Boards laid out' });
+export const resultOf = (page: Page) => page.getByRole('region', { name: 'Result' });
+export const searchEnded = (page: Page) =>
+  expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 30_000 });
+
+/** A chickadee batch on pickets, laid out and at rest. */
+export async function laidOut(page: Page, boxes: number): Promise<void> {
+  await startBatch(page, 'Black-capped chickadee', boxes);
+  await chooseWood(page);
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  await expect(boardsOf(page).locator('[data-part]').first()).toBeVisible();
+  await searchEnded(page);
+  await kept(page);
+}

@@ -1,0 +1,118 @@
+import { z } from 'zod';
+import {
+  count,
+  distance,
+  layoutDocument,
+  name,
+  placementFields,
+  planDocument,
+  positiveLength,
+  saw,
+} from '../exchange/index.js';
+import { STANDARD_CLASSES } from '../layout/index.js';
+import { boardRecord } from './boards.js';
+import { id, moment, version } from './fields.js';
+
+const units = z.enum(['inch', 'mm']);
+const division = z.literal([1, 10, 16, 32, 64]);
+
+/** What the maker asks of a batch's layout beside the saw. Boards are named by their ids on the rack. */
+export const layoutWishes = z.object({
+  pinned: z
+    .array(z.object({ ...placementFields, stock: name, piece: count }))
+    .max(2000)
+    .default([]),
+  /** Boards that are left alone. */
+  forbidden: z.array(name).max(1000).default([]),
+  goals: z
+    .object({
+      first: z.enum(['cost', 'cuts', 'offcut']),
+      classes: z.array(z.object({ from: distance, worth: z.number().min(0).max(10) })).max(12),
+    })
+    .default({ first: 'cost', classes: [...STANDARD_CLASSES] }),
+  /** Seconds that the search goes on looking for better. */
+  seconds: z.number().min(0.1).max(120).default(5),
+  /** Widest board that the saw cuts across, where nothing is ripped; null: any. */
+  crosscut: positiveLength.nullable().default(null),
+  /** Shortest piece that is held by hand at the saw: about 200 mm, common practice, no source. */
+  handHeld: distance.default(200 * 320),
+});
+export type LayoutWishes = z.output<typeof layoutWishes>;
+export const NO_WISHES: LayoutWishes = layoutWishes.decode({});
+
+const batchFields = {
+  name: z.string().trim().min(1).max(120),
+  boxes: z.number().int().min(1).max(1000),
+  units,
+  division,
+  plan: planDocument,
+  saw,
+  wishes: layoutWishes,
+};
+
+export const newBatch = z.object({ ...batchFields, wishes: layoutWishes.default(NO_WISHES) });
+export type NewBatch = z.output<typeof newBatch>;
+
+/** Some of what a batch says, changed; the rest stays as it is kept. */
+export const batchPatch = z.object(batchFields).partial().extend({ version });
+export type BatchPatch = z.output<typeof batchPatch>;
+
+/** A layout that was accepted: its boards are off the rack, its offcuts on it. */
+export const acceptedLayout = z.object({
+  layout: layoutDocument,
+  /** The boards it was laid on, as they were. */
+  boards: z.array(boardRecord),
+  acceptedAt: moment,
+});
+
+export const batchRecord = z.object({
+  id,
+  version,
+  ...batchFields,
+  changedAt: moment,
+  /** The best layout found so far, while no board is taken for it. */
+  proposed: layoutDocument.nullable(),
+  /** Whether the box, the saw or the boards have changed since it was found. */
+  proposalStale: z.boolean(),
+  accepted: acceptedLayout.nullable(),
+});
+export type BatchRecord = z.output<typeof batchRecord>;
+
+/** A small drawing of a box, in millimetres, y downwards: outlines as SVG path data, what is cut over what lies behind. */
+const picture = z.object({
+  box: z.tuple([z.number(), z.number(), z.number(), z.number()]),
+  behind: z.string(),
+  cut: z.string(),
+});
+export type Picture = z.output<typeof picture>;
+
+/** A batch as it lies on the bench. */
+export const batchSummary = z.object({
+  id,
+  version,
+  name: z.string(),
+  boxes: z.number().int(),
+  family: z.string(),
+  animals: z.array(z.string()),
+  changedAt: moment,
+  /** Null where its box cannot be built. */
+  picture: picture.nullable(),
+  state: z.discriminatedUnion('is', [
+    z.object({ is: z.literal('planned') }),
+    z.object({
+      is: z.literal('proposed'),
+      boards: z.number().int(),
+      cost: z.number().int(),
+      stale: z.boolean(),
+    }),
+    z.object({ is: z.literal('taken') }),
+    z.object({ is: z.literal('unreadable'), why: z.string() }),
+  ]),
+});
+export type BatchSummary = z.output<typeof batchSummary>;
+export const batchList = z.object({ batches: z.array(batchSummary) });
+
+export const acceptance = z.object({ version, layout: layoutDocument });
+export const proposal = z.object({ layout: layoutDocument });
+export const proposed = z.object({ kept: id });
+export type Acceptance = z.output<typeof acceptance>;

@@ -1,0 +1,138 @@
+import { z } from 'zod';
+import {
+  acceptance,
+  batchList,
+  batchPatch,
+  batchRecord,
+  newBatch,
+  proposal,
+  proposed,
+} from './batches.js';
+import { boardChange, boardList, boardRecord, csvBody, csvReport, newBoards } from './boards.js';
+import { removed, versionOnly, versionQuery } from './fields.js';
+import { shopRecord } from './shop.js';
+
+export const health = z.object({ ready: z.boolean() });
+
+/** One thing that can be asked of the server. */
+export interface Operation {
+  method: 'get' | 'post' | 'put' | 'patch' | 'delete';
+  /** With `{id}` where an id stands. */
+  path: string;
+  summary: string;
+  query?: z.ZodObject;
+  body?: z.ZodType;
+  /** Left out: text of another kind. */
+  answer?: z.ZodType;
+}
+
+/** Everything that page and server say to each other: what the server describes itself by. */
+export const OPERATIONS: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/api/health',
+    summary: 'Whether the server can keep things',
+    answer: health,
+  },
+  { method: 'get', path: '/api/batches', summary: 'All batches, in short', answer: batchList },
+  {
+    method: 'post',
+    path: '/api/batches',
+    summary: 'Starts a batch',
+    body: newBatch,
+    answer: batchRecord,
+  },
+  { method: 'get', path: '/api/batches/{id}', summary: 'One batch', answer: batchRecord },
+  {
+    method: 'patch',
+    path: '/api/batches/{id}',
+    summary: 'Changes some of a batch',
+    body: batchPatch,
+    answer: batchRecord,
+  },
+  {
+    method: 'delete',
+    path: '/api/batches/{id}',
+    summary: 'Takes a batch off the bench',
+    query: versionQuery,
+    answer: removed,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/restore',
+    summary: 'Puts a batch back on the bench',
+    answer: batchRecord,
+  },
+  {
+    method: 'put',
+    path: '/api/batches/{id}/layout',
+    summary: 'Keeps a layout that takes no board yet',
+    body: proposal,
+    answer: proposed,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/accept',
+    summary: 'Takes the boards of a layout off the rack and puts its offcuts on it',
+    body: acceptance,
+    answer: batchRecord,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/give-back',
+    summary: 'Gives the boards back',
+    body: versionOnly,
+    answer: batchRecord,
+  },
+  { method: 'get', path: '/api/rack', summary: 'The boards on the rack', answer: boardList },
+  {
+    method: 'post',
+    path: '/api/rack',
+    summary: 'Puts boards on the rack',
+    body: newBoards,
+    answer: boardList,
+  },
+  { method: 'get', path: '/api/rack/csv', summary: 'The rack as CSV' },
+  {
+    method: 'post',
+    path: '/api/rack/csv',
+    summary: 'Puts the boards of a CSV on the rack; bad lines are named',
+    body: csvBody,
+    answer: csvReport,
+  },
+  {
+    method: 'put',
+    path: '/api/rack/{id}',
+    summary: 'Changes a board',
+    body: boardChange,
+    answer: boardRecord,
+  },
+  {
+    method: 'post',
+    path: '/api/rack/{id}/split',
+    summary: 'Takes one board out of a pile',
+    body: versionOnly,
+    answer: boardRecord,
+  },
+  {
+    method: 'delete',
+    path: '/api/rack/{id}',
+    summary: 'Throws boards away',
+    query: versionQuery,
+    answer: removed,
+  },
+  {
+    method: 'post',
+    path: '/api/rack/{id}/restore',
+    summary: 'Puts boards that were thrown away back',
+    answer: boardRecord,
+  },
+  { method: 'get', path: '/api/shop', summary: 'What the shop owns', answer: shopRecord },
+  {
+    method: 'put',
+    path: '/api/shop',
+    summary: 'Keeps what the shop owns',
+    body: shopRecord,
+    answer: shopRecord,
+  },
+];

@@ -1,0 +1,118 @@
+import { type Animal, spokenName } from '../animals/index.js';
+import { at } from '../lists/index.js';
+import { fromMm, type Ticks, toMm } from '../measure/index.js';
+import { type BoxPlan, type EntrancePlan, entranceOf } from '../plan/index.js';
+import { ofLength, type Text, text } from '../text/index.js';
+import {
+  type Check,
+  forEachAnimal,
+  type Held,
+  ofRange,
+  type Rule,
+  setSize,
+  within,
+} from './check.js';
+
+/** The size that counts, where it is not the hole in the wood. */
+export interface Measured {
+  /** The parameter that a remedy sets. */
+  size: string;
+  width: Ticks;
+  /** What it is called at the beginning of a sentence. */
+  called: Text;
+}
+
+const figuresOf = ({ evidence, source }: Animal) => ({ evidence, source });
+
+function sizeCheck(animal: Animal, { size, width, called }: Measured): Check[] {
+  if (!animal.entranceSize) return [];
+  const fits = within(toMm(width), animal.entranceSize);
+  const wanted = ofRange(animal.entranceSize);
+  const needs = text`${called} ${ofLength(width)}, as ${spokenName(animal)} needs (${wanted}).`;
+  const misses = text`${called} ${ofLength(width)}; ${spokenName(animal)} needs ${wanted}. Smaller shuts it out, larger lets others in.`;
+  const [min] = animal.entranceSize;
+  return [
+    {
+      ...figuresOf(animal),
+      id: 'entrance-size',
+      severity: fits ? 'kept' : 'stop',
+      role: 'front',
+      text: fits ? needs : misses,
+      remedies: fits ? [] : [{ label: 'Set it', apply: setSize(size, fromMm(min)) }],
+    },
+  ];
+}
+
+/** What has to be typed so that the centre or the sill, whichever the animal's guide means, lies at its least height. */
+function typedFor(to: 'centre' | 'sill', wanted: 'centre' | 'sill', upright: Ticks): Ticks {
+  if (to === wanted) return 0;
+  return to === 'sill' ? -upright / 2 : upright / 2;
+}
+
+const WRONG = (height: Ticks, min: number): Check['severity'] =>
+  toMm(height) < min ? 'stop' : 'warn';
+
+function heightCheck({ plan, box }: Held<EntrancePlan>, animal: Animal): Check[] {
+  if (!animal.entranceAboveFloor || !animal.entranceReference) return [];
+  const { sill } = at(box.cavities, 0);
+  const slot = plan.choices.entrance === 'slot';
+  const upright = entranceOf(plan).height;
+  const toSill = animal.entranceReference === 'sill' || slot;
+  const height = toSill ? sill : sill + upright / 2;
+  const [min] = animal.entranceAboveFloor;
+  const fits = within(toMm(height), animal.entranceAboveFloor);
+  const typed = fromMm(min) + typedFor(plan.choices.entranceTo, animal.entranceReference, upright);
+  const what = slot ? 'sill' : animal.entranceReference;
+  return [
+    {
+      ...figuresOf(animal),
+      id: 'entrance-height',
+      severity: fits ? 'kept' : WRONG(height, min),
+      role: 'front',
+      text: text`The entrance’s ${what} is ${ofLength(height)} above the floor; ${ofRange(animal.entranceAboveFloor)} is wanted.`,
+      remedies:
+        fits || slot
+          ? []
+          : [{ label: 'Set the least', apply: setSize('entranceHeight', Math.round(typed)) }],
+    },
+  ];
+}
+
+/** Size and height of an entrance against what each animal needs; `measured` where another size than the hole counts. */
+export const entranceRule = <P extends EntrancePlan & BoxPlan>(
+  measured?: (plan: P) => Measured,
+): Rule<P> =>
+  forEachAnimal((held, animal) => {
+    const { plan } = held;
+    const size = plan.choices.entrance === 'slot' ? 'entranceUpright' : 'entranceWidth';
+    const counts = measured?.(plan) ?? { size, width: plan.sizes[size], called: text`Entrance` };
+    return [...sizeCheck(animal, counts), ...heightCheck(held, animal)];
+  });
+
+/** The edge of an open front against what each animal needs. */
+export const openFrontRule: Rule<BoxPlan> = forEachAnimal(({ box }, animal) => {
+  const { sill } = at(box.cavities, 0);
+  const from = { ...figuresOf(animal), role: 'front' };
+  const checks: Check[] = [];
+  if (animal.entranceSize)
+    checks.push({
+      ...from,
+      id: 'entrance-size',
+      severity: 'stop',
+      text: text`The front stands open; ${spokenName(animal)} nests behind an entrance of ${ofRange(animal.entranceSize)}. Take another kind of box.`,
+      remedies: [],
+    });
+  if (!animal.entranceAboveFloor || !animal.entranceReference) return checks;
+  const [min] = animal.entranceAboveFloor;
+  const fits = within(toMm(sill), animal.entranceAboveFloor);
+  checks.push({
+    ...from,
+    id: 'entrance-height',
+    severity: fits ? 'kept' : WRONG(sill, min),
+    text: text`The open front’s edge is ${ofLength(sill)} above the floor; ${ofRange(animal.entranceAboveFloor)} is wanted.`,
+    remedies: fits
+      ? []
+      : [{ label: 'Set the least', apply: setSize('frontAboveFloor', fromMm(min)) }],
+  });
+  return checks;
+});

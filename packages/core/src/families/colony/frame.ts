@@ -1,0 +1,152 @@
+import { fromMm, type Ticks, tan } from '../../measure/index.js';
+import { type Entrance, entranceOf, type Refusal } from '../../plan/index.js';
+import type { Vec3 } from '../../solid/index.js';
+import { text } from '../../text/index.js';
+import { entranceFaults, refusalsOf } from '../shared/entrance.js';
+import type { ColonyPlan } from './declared.js';
+
+/** A vent's middle stands this far from the partition. */
+const VENT_IN = fromMm(22);
+
+export type Facing = 'front' | 'rear';
+
+/** One room: its row, the middle of its floor, and which way it opens. */
+export interface Room {
+  row: number;
+  face: Facing;
+  x: number;
+  z: number;
+}
+
+/** What a house of rooms is cut by. Lengths in ticks, angle in degrees. */
+export interface ColonyFrame {
+  columns: number;
+  rows: number;
+  two: boolean;
+  faces: readonly Facing[];
+  t: Readonly<Record<'front' | 'back' | 'left' | 'right' | 'floor' | 'part' | 'middle', Ticks>>;
+  /** Width, depth and height of a room. */
+  w: Ticks;
+  d: Ticks;
+  h: Ticks;
+  across: number;
+  half: number;
+  depth: number;
+  slope: number;
+  bottom: number;
+  /** Height of each row's floors. */
+  levels: readonly number[];
+  rooms: readonly Room[];
+  entrance: Entrance;
+  /** Of a vent's middle over the floor. */
+  ventHeight: number;
+  roofAt: (y: number) => number;
+  /** Left side of a column's rooms. */
+  xOf: (column: number) => number;
+}
+
+const thicknesses = ({ wood, choices }: ColonyPlan): ColonyFrame['t'] => {
+  const two = choices.sides === 'two';
+  return {
+    front: wood.front.thickness,
+    back: two ? wood.front.thickness : wood.back.thickness,
+    left: wood['side-left'].thickness,
+    right: wood['side-right'].thickness,
+    floor: wood.floor.thickness,
+    part: choices.columns === '1' ? 0 : wood.partition.thickness,
+    middle: two ? wood.middle.thickness : 0,
+  };
+};
+
+const counted = (count: number): number[] => Array.from({ length: count }, (_, index) => index);
+
+export function entranceOfRoom({ sizes, choices }: ColonyPlan): Entrance {
+  const { entranceWidth, entranceHeight } = sizes;
+  return entranceOf({
+    sizes: { entranceWidth, entranceUpright: entranceWidth, entranceHeight },
+    choices: { entrance: 'round', entranceTo: choices.entranceTo },
+  });
+}
+
+export function frameOf(plan: ColonyPlan): ColonyFrame {
+  const { sizes, choices, angles } = plan;
+  const t = thicknesses(plan);
+  const [columns, rows] = [Number(choices.columns), Number(choices.rows)];
+  const two = choices.sides === 'two';
+  const { roomWidth: w, roomDepth: d, roomHeight: h, ventSize } = sizes;
+  const across = columns * w + (columns - 1) * t.part;
+  const half = across / 2;
+  const storey = h + t.floor;
+  const slope = choices.roof === 'flat' ? 0 : angles.slope;
+  const levels = counted(rows).map((row) => row * storey);
+  const faces: readonly Facing[] = two ? ['front', 'rear'] : ['front'];
+  const xOf = (column: number) => -half + column * (w + t.part);
+  const rooms = levels.flatMap((z, row) =>
+    counted(columns).flatMap((column) =>
+      faces.map((face): Room => ({ row, face, z, x: xOf(column) + w / 2 })),
+    ),
+  );
+  return {
+    columns,
+    rows,
+    two,
+    faces,
+    t,
+    w,
+    d,
+    h,
+    across,
+    half,
+    depth: two ? 2 * d + t.middle : d,
+    slope,
+    bottom: -(sizes.floorRecess + t.floor),
+    levels,
+    rooms,
+    entrance: entranceOfRoom(plan),
+    // Low enough for the front's outer face, which ends lower under a roof that falls to it.
+    ventHeight: h - t.front * tan(slope) - ventSize / 2 - fromMm(10),
+    roofAt: (y) => (rows - 1) * storey + h + y * tan(slope),
+    xOf,
+  };
+}
+
+/** The middle of a room's vent, in the wall at `y`. */
+export const ventAt = ({ w, ventHeight }: ColonyFrame, room: Room, y: number): Vec3 => [
+  room.x + w / 2 - VENT_IN,
+  y,
+  room.z + ventHeight,
+];
+
+/** Middles of the drain holes, one in each lowest room's floor. */
+export const drainsOf = ({ faces, columns, xOf, w, d, depth }: ColonyFrame): Vec3[] =>
+  faces.flatMap((face) =>
+    counted(columns).map((column): Vec3 => {
+      const y = face === 'front' ? d / 2 : depth - d / 2;
+      return [xOf(column) + w / 2, y, 0];
+    }),
+  );
+
+export function colonyFaults({ sizes, choices }: ColonyPlan, frame: ColonyFrame): Refusal[] {
+  const { entrance, w, d, h, rows, ventHeight } = frame;
+  const apart = Math.hypot(w / 2 - VENT_IN, ventHeight - entrance.centre);
+  return [
+    ...entranceFaults(entrance, h, w),
+    ...refusalsOf([
+      {
+        when: apart < (entrance.width + sizes.ventSize) / 2 + fromMm(6),
+        field: 'ventSize',
+        message: text`The vent would run into the entrance. Make it smaller, or the rooms larger.`,
+      },
+      {
+        when: sizes.drainSize > Math.min(w, d) / 3,
+        field: 'drainSize',
+        message: text`Drains this large leave hardly a floor.`,
+      },
+      {
+        when: choices.access === 'roof' && rows > 1,
+        field: 'access',
+        message: text`Through the roof only the upper row can be reached. Let the fronts come off.`,
+      },
+    ]),
+  ];
+}

@@ -1,0 +1,62 @@
+import { angle, length, oneOf, type PlanOf } from '../../plan/index.js';
+import { FASTENING } from '../shared/common.js';
+import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../shared/entrance.js';
+import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../shared/floor.js';
+import { GRIPS } from '../shared/grip.js';
+
+export const SIZES = {
+  diameter: length('Log, through', 140, 900, 230, 'Without bark, at its thinner end.'),
+  wall: length('Wood left at the narrowest', 12, 80, 22, 'At the cavity’s corners.'),
+  height: length(
+    'Log, high at the front',
+    150,
+    1000,
+    330,
+    'From its lower end to the lid, at the front.',
+  ),
+  slope: angle('Slope', 0, 30, 10, 'At which the log’s upper end is sawn, falling to the front.'),
+  overhangFront: length(
+    'Lid out over the front',
+    0,
+    150,
+    50,
+    'Level distance from the log to the lid’s edge.',
+  ),
+  overhangSide: length(
+    'Lid out over the sides',
+    0,
+    100,
+    15,
+    'Level distance from the log to the lid’s edge.',
+  ),
+  ...FLOOR_SIZES,
+  ...ENTRANCE_SIZES,
+  ventSize: length('Vent', 4, 20, 8, 'Diameter of a hole high in each side slab.'),
+};
+
+export const CHOICES = {
+  access: oneOf('Opens for cleaning by', [
+    ['roof', 'the lid', 'The lid turns up on hinges and is hooked shut.'],
+    ['screwed', 'the front slab', 'Held by screws alone, without glue.'],
+  ]),
+  floor: DRAIN,
+  floorAt: FLOOR_AT,
+  grip: oneOf('Grip under the entrance', [
+    ['rough', 'split or sawn face', 'The core’s face is rough as it comes from saw or froe.'],
+    GRIPS.kerfs,
+  ]),
+  entrance: entranceShape(['round', 'oval', 'arch']),
+  entranceTo: entranceTo(),
+  fastening: FASTENING,
+};
+
+export const ROLES = {
+  'slab-front': { label: 'Front slab', offBoard: true },
+  'slab-back': { label: 'Back slab', offBoard: true },
+  'slab-left': { label: 'Left slab', offBoard: true },
+  'slab-right': { label: 'Right slab', offBoard: true },
+  floor: { label: 'Floor plug' },
+  roof: { label: 'Lid', kind: 'roof' },
+} as const;
+
+export type LogPlan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;

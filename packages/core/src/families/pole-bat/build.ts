@@ -1,0 +1,135 @@
+import { cos, type Ticks } from '../../measure/index.js';
+import {
+  type Cavity,
+  type Derived,
+  type JointDraft,
+  meet,
+  type Opening,
+} from '../../panels/index.js';
+import type { Refusal } from '../../plan/index.js';
+import { rectangleAt } from '../../plane/index.js';
+import type { Vec3 } from '../../solid/index.js';
+import { ofAngle, ofLength, text } from '../../text/index.js';
+import type { Cut } from '../define-family.js';
+import { ACROSS, roundOpenings } from '../shared/holes.js';
+import { ridgeRoof } from '../shared/ridge.js';
+import type { PolePlan } from './declared.js';
+import { frameOf, type PoleFrame, poleFaults } from './frame.js';
+import { gable, post, type SpacerDraft, side, spacers, ventsOf } from './panels.js';
+
+const GABLES = ['front', 'back'] as const;
+const SIDES = ['side-left', 'side-right'] as const;
+const SLOPES = ['roof-left', 'roof-right'] as const;
+
+function jointsOf(notch: Ticks, held: readonly SpacerDraft[], ridge: JointDraft[]): JointDraft[] {
+  return [
+    ...GABLES.flatMap((g) => SIDES.flatMap((s) => meet(g, s))),
+    ...GABLES.flatMap((g) => SLOPES.flatMap((r) => meet(g, r))),
+    ...meet('roof-left', 'side-left'),
+    ...meet('roof-right', 'side-right'),
+    ...ridge,
+    ...SLOPES.flatMap((r) => meet('post', r, 'loose')),
+    ...held.flatMap(({ draft, wall }) => [
+      ...meet(draft.id, wall, 'screwed'),
+      ...meet(draft.id, 'post', notch > 0 ? 'let-in' : 'butt'),
+    ]),
+  ];
+}
+
+/** The crevice all round the post, open below. */
+function ring({ half, depth, crevice, post: { x, y } }: PoleFrame): Opening[] {
+  const level = (left: number, near: number, wide: number, deep: number): Opening => ({
+    kind: 'crevice',
+    polygon: rectangleAt(left, near, wide, deep).map((corner): Vec3 => [...corner, 0]),
+  });
+  return [
+    level(-half, 0, 2 * half, crevice),
+    level(-half, depth - crevice, 2 * half, crevice),
+    level(-half, crevice, half - x / 2, y),
+    level(x / 2, crevice, half - x / 2, y),
+  ];
+}
+
+const cavityAt = ({ half, crevice, eaves, apex }: PoleFrame, y: number): Cavity => ({
+  origin: [0, y, 0],
+  width: 2 * half,
+  depth: crevice,
+  heightFront: eaves,
+  heightBack: eaves,
+  sill: 0,
+  ridge: apex,
+});
+
+function derive({ sizes }: PolePlan, frame: PoleFrame): Derived[] {
+  const { t, crevice, spacer, outer, pitch, half } = frame;
+  const { x } = frame.post;
+  const thicker = Math.max(t.left, t.right);
+  const slope = outer / cos(pitch);
+  return [
+    {
+      id: 'crevice',
+      label: 'Crevice',
+      kind: 'length',
+      value: crevice,
+      why: text`Spacers ${ofLength(spacer.thick)} thick, let ${ofLength(sizes.notch)} into the post: ${ofLength(crevice)} stay open.`,
+    },
+    {
+      id: 'pitch',
+      label: 'Pitch',
+      kind: 'angle',
+      value: pitch,
+      why: text`It rises ${ofLength(sizes.rise)} over half the width, ${ofLength(x / 2)} + ${ofLength(crevice)} + ${ofLength(thicker)} = ${ofLength(outer)}: ${ofAngle(pitch)} from level.`,
+    },
+    {
+      id: 'slopeLength',
+      label: 'Each slope to the outside of a side',
+      kind: 'length',
+      value: Math.round(slope),
+      why: text`√(${ofLength(outer)}² + ${ofLength(sizes.rise)}²) = ${ofLength(slope)}; the eaves stand out beyond it.`,
+    },
+    {
+      id: 'frontWidth',
+      label: 'Front and back, wide',
+      kind: 'length',
+      value: Math.round(2 * half),
+      why: text`Post ${ofLength(x)} and two crevices ${ofLength(crevice)} = ${ofLength(2 * half)}; the sides cover their edges.`,
+    },
+  ];
+}
+
+/** Cuts a tube round a post, held off it by spacers, under two slopes. */
+export function build(plan: PolePlan): Cut | readonly Refusal[] {
+  const frame = frameOf(plan);
+  const refusals = poleFaults(plan, frame);
+  if (refusals.length > 0) return refusals;
+  const { sizes, wood, choices } = plan;
+  const { t, depth, outer, crevice, apex, pitch } = frame;
+  const roof = ridgeRoof({
+    apex,
+    pitch,
+    eaves: outer + sizes.overhangSide,
+    from: -t.front - sizes.overhangFront,
+    to: depth + t.back + sizes.overhangFront,
+    thickness: { left: wood['roof-left'].thickness, right: wood['roof-right'].thickness },
+    lapped: choices.ridge !== 'mitred',
+  });
+  const held = spacers(frame);
+  return {
+    drafts: [
+      gable(plan, frame, 'front'),
+      gable(plan, frame, 'back'),
+      side(plan, frame, -1),
+      side(plan, frame, 1),
+      ...roof.drafts,
+      post(plan, frame),
+      ...held.map(({ draft }) => draft),
+    ],
+    joints: jointsOf(sizes.notch, held, roof.joints),
+    openings: [
+      ...ring(frame),
+      ...roundOpenings('vent-hole', ventsOf(plan, frame), sizes.ventSize, ACROSS),
+    ],
+    cavities: [cavityAt(frame, 0), cavityAt(frame, depth - crevice)],
+    derived: derive(plan, frame),
+  };
+}

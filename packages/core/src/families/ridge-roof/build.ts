@@ -1,0 +1,141 @@
+import {
+  type Draft,
+  type JointDraft,
+  type JointKind,
+  meet,
+  type Opening,
+} from '../../panels/index.js';
+import { type Refusal, sillOf } from '../../plan/index.js';
+import type { Vec3 } from '../../solid/index.js';
+import type { Cut } from '../define-family.js';
+import { entranceOpening } from '../shared/entrance.js';
+import { type Floor, floorDraft, floorIn } from '../shared/floor.js';
+import { ladder } from '../shared/grip.js';
+import { ACROSS, roundOpenings } from '../shared/holes.js';
+import { ridgeRoof, slopeAt } from '../shared/ridge.js';
+import type { RidgePlan } from './declared.js';
+import { derive } from './derive.js';
+import { frameOf, type RidgeFrame, ridgeFaults } from './frame.js';
+import { backGable, cleats, frontGable, gripWallOf, shelf, side, ventsOf } from './panels.js';
+
+const SIDES = ['side-left', 'side-right'] as const;
+const SLOPES = ['roof-left', 'roof-right'] as const;
+
+/** The wall that screws alone hold, so that it comes off. */
+function comesOff({ choices }: RidgePlan): string | null {
+  if (choices.access !== 'screwed') return null;
+  if (choices.walls === 'over') return 'front';
+  return choices.opensAt === 'left' ? 'side-left' : 'side-right';
+}
+
+interface Pieces {
+  floor: Floor;
+  cleats: readonly Draft[];
+  shelf: readonly Draft[];
+}
+
+/** How each pair of neighbours is held: what swings is loose, what comes off is screwed. */
+function jointsOf(plan: RidgePlan, frame: RidgeFrame, pieces: Pieces): JointDraft[] {
+  const off = comesOff(plan);
+  const swinging = frame.swing?.wall;
+  const held = (...pair: string[]): JointKind => {
+    if (pair.some((id) => id === swinging)) return 'loose';
+    return pair.some((id) => id === off) ? 'screwed' : 'butt';
+  };
+  const onFloor = (wall: string): JointKind => (frame.cleat ? 'loose' : held('floor', wall));
+  const { floor } = pieces;
+  return [
+    ...SIDES.flatMap((s, index) => [
+      ...meet('front', s, held('front', s)),
+      ...meet('back', s, held('back', s)),
+      ...meet('floor', s, onFloor(s)),
+      ...meet(SLOPES[index] ?? SLOPES[0], s, held('roof', s), frame.gapOver(s) === 0),
+    ]),
+    ...meet('floor', 'front', onFloor('front'), floor.meetsEnds),
+    ...meet('floor', 'back', onFloor('back'), floor.meetsEnds),
+    ...['front', 'back'].flatMap((g) => SLOPES.flatMap((r) => meet(g, r, held(g, r)))),
+    ...pieces.cleats.flatMap(({ id }, index) => {
+      const wall = SIDES[index] ?? SIDES[0];
+      return [
+        ...meet(id, wall, wall === swinging ? 'loose' : 'butt'),
+        ...meet(id, 'floor', 'loose'),
+      ];
+    }),
+    ...pieces.shelf.flatMap(({ id }) => meet(id, 'front', 'screwed')),
+  ];
+}
+
+/** The strip over a side that stops short of the roof. */
+function overSide(frame: RidgeFrame, sign: -1 | 1): Opening[] {
+  const gap = frame.gapOver(sign < 0 ? 'side-left' : 'side-right');
+  if (gap === 0) return [];
+  const { half, depth } = frame;
+  const high = slopeAt(frame, half);
+  const x = sign * half;
+  const polygon: Vec3[] = [
+    [x, 0, high - gap],
+    [x, depth, high - gap],
+    [x, depth, high],
+    [x, 0, high],
+  ];
+  return [{ kind: 'vent-gap', polygon }];
+}
+
+function roofOf({ sizes, choices, wood }: RidgePlan, frame: RidgeFrame) {
+  const { half, t, depth, apex, pitch } = frame;
+  return ridgeRoof({
+    apex,
+    pitch,
+    eaves: half + Math.max(t.left, t.right) + sizes.overhangSide,
+    from: -t.front - sizes.overhangFront,
+    to: depth + t.back + sizes.overhangRear,
+    thickness: { left: wood['roof-left'].thickness, right: wood['roof-right'].thickness },
+    lapped: choices.ridge !== 'mitred',
+  });
+}
+
+/** Cuts a box of gables and sides under two slopes out of space. */
+export function build(plan: RidgePlan): Cut | readonly Refusal[] {
+  const frame = frameOf(plan);
+  const refusals = ridgeFaults(plan, frame);
+  if (refusals.length > 0) return refusals;
+  const { half, depth, width, apex, entrance } = frame;
+  const floor = floorIn(plan, { half, front: 0, back: depth }, frame.t.floor);
+  const pieces: Pieces = { floor, cleats: cleats(plan, frame), shelf: shelf(plan, frame) };
+  const roof = roofOf(plan, frame);
+  const rungs = ladder(plan, gripWallOf(frame));
+  const eaves = slopeAt(frame, half);
+  return {
+    drafts: [
+      frontGable(plan, frame),
+      backGable(plan, frame),
+      side(frame, -1),
+      side(frame, 1),
+      floorDraft(floor, frame.t.floor),
+      ...roof.drafts,
+      ...pieces.cleats,
+      ...pieces.shelf,
+      ...rungs.drafts,
+    ],
+    joints: [...jointsOf(plan, frame, pieces), ...roof.joints, ...rungs.joints],
+    openings: [
+      entranceOpening(entrance, 0, 0),
+      ...overSide(frame, -1),
+      ...overSide(frame, 1),
+      ...roundOpenings('vent-hole', ventsOf(plan, frame), plan.sizes.ventSize, ACROSS),
+      ...floor.openings,
+    ],
+    cavities: [
+      {
+        origin: [0, 0, 0],
+        width,
+        depth,
+        heightFront: eaves,
+        heightBack: eaves,
+        sill: sillOf(entrance),
+        ridge: apex,
+      },
+    ],
+    derived: derive(plan, frame),
+  };
+}

@@ -1,0 +1,153 @@
+import { angle, length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
+import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../shared/common.js';
+import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../shared/entrance.js';
+import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../shared/floor.js';
+import { GRIP, LADDER_ROLE } from '../shared/grip.js';
+import { RIDGE } from '../shared/ridge.js';
+
+export const SIZES = {
+  width: length('Width', 60, 700, 127, 'Across the box, as you face it.'),
+  depth: length('Depth', 60, 900, 127, 'From front to back.'),
+  sideHeight: length(
+    'Sides high',
+    80,
+    1000,
+    210,
+    'Length of a side, inside, from the bottom to the roof line.',
+  ),
+  pitch: angle('Pitch', 30, 60, 45, 'Of each slope, from level.'),
+  overhangFront: length(
+    'Roof out over the front',
+    0,
+    200,
+    50,
+    'Level distance from the front to the roof’s front edge.',
+  ),
+  overhangRear: length('Roof out over the back', 0, 150, 0, 'Nothing, so that the box hangs flat.'),
+  overhangSide: length(
+    'Eaves out over each side',
+    0,
+    150,
+    30,
+    'Level distance from the outside of a side to the eave.',
+  ),
+  ...FLOOR_SIZES,
+  backBelow: length('Back longer below', 0, 200, 0, 'Below the walls, to fix the box by.'),
+  ...ENTRANCE_SIZES,
+  pivotBelow: length(
+    'Pivots below the upper edge',
+    12,
+    80,
+    25.4,
+    'The axis on which the side swings; both nails at this height.',
+    (s) => s.access === 'side',
+  ),
+  ventSize: length('Vent', 3, 25, 6.4, 'Height of a gap or diameter of a hole.'),
+  shelfDeep: length(
+    'Landing shelf, deep',
+    40,
+    300,
+    120,
+    'How far it stands out from the front.',
+    (s) => s.landing === 'shelf',
+  ),
+  shelfWide: length(
+    'Landing shelf, wide',
+    60,
+    600,
+    160,
+    'Across the front.',
+    (s) => s.landing === 'shelf',
+  ),
+};
+
+export const CHOICES = {
+  ridge: RIDGE,
+  walls: oneOf(
+    'Front and back',
+    [
+      [
+        'over',
+        'over the sides',
+        'The gables cover the edges of the sides, one of which can then swing.',
+      ],
+      ['between', 'between the sides', 'The sides cover the edges of the gables.'],
+    ],
+    { picture: 'plan' },
+  ),
+  measure: MEASURE,
+  access: oneOf('Opens for cleaning by', [
+    [
+      'side',
+      'a side that swings',
+      'One side pivots on two nails through the gables; a latch nail holds it shut.',
+    ],
+    [
+      'screwed',
+      'screws',
+      'The wall that covers its neighbours’ edges is held by screws alone, without glue.',
+    ],
+  ]),
+  opensAt: oneOf(
+    'Seen from the front, it opens at the',
+    [
+      ['right', 'right', 'All boxes of a batch alike.'],
+      ['left', 'left', 'All boxes of a batch alike.'],
+    ],
+    { applies: (s) => s.access === 'side' || s.walls === 'between' },
+  ),
+  floor: DRAIN,
+  floorAt: FLOOR_AT,
+  floorOn: oneOf(
+    'Floor is held',
+    [
+      ['walls', 'by the walls', 'Fastened through the walls into its edges.'],
+      [
+        'cleats',
+        'on cleats',
+        'It lies loose on two sticks along the sides, so that it can be replaced.',
+      ],
+    ],
+    { picture: 'front' },
+  ),
+  vents: oneOf(
+    'Vents',
+    [
+      [
+        'gap-sides',
+        'gap over the sides',
+        'Both sides stop short of the roof, which rests on the gables.',
+      ],
+      ['holes', 'holes', 'Two high in the back gable, under the ridge.'],
+    ],
+    { picture: 'front' },
+  ),
+  landing: oneOf(
+    'Landing shelf',
+    [
+      ['none', 'none', 'Small cavity nesters need none; it serves those who rob them.'],
+      ['shelf', 'a shelf', 'For larger owls, whose young walk out before they fly.'],
+    ],
+    { picture: 'section' },
+  ),
+  grip: GRIP,
+  gripBy: GRIP_BY,
+  entrance: entranceShape(['round', 'oval', 'arch', 'square']),
+  entranceTo: entranceTo(),
+  ...COMMON_CHOICES,
+};
+
+export const ROLES = {
+  front: { label: 'Front gable' },
+  back: { label: 'Back gable' },
+  'side-left': { label: 'Left side' },
+  'side-right': { label: 'Right side' },
+  floor: { label: 'Floor' },
+  'roof-left': { label: 'Left slope', kind: 'roof' },
+  'roof-right': { label: 'Right slope', kind: 'roof' },
+  cleat: { label: 'Floor cleat', stick: [12, 25], applies: (s) => s.floorOn === 'cleats' },
+  shelf: { label: 'Landing shelf', applies: (s) => s.landing === 'shelf' },
+  ladder: LADDER_ROLE,
+} as const satisfies RoleDeclarations;
+
+export type RidgePlan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;

@@ -1,0 +1,175 @@
+import { fromMm, type Ticks, tan } from '../../measure/index.js';
+import { swingGap, swingRiseUnderSlope } from '../../panels/index.js';
+import { type Entrance, entranceOf, type Refusal, recessOf, sillOf } from '../../plan/index.js';
+import { ofLength, type Text, text } from '../../text/index.js';
+import { entranceFaults, refusalsOf } from '../shared/entrance.js';
+import { slopeAt } from '../shared/ridge.js';
+import type { RidgePlan } from './declared.js';
+
+type SideId = 'side-left' | 'side-right';
+
+/** A side on pivots: how far the axis lies below its upper edge, and the gap that its corner asks for. */
+interface RidgeSwing {
+  wall: SideId;
+  needed: number;
+  /** Axis, in x and z. */
+  x: number;
+  z: number;
+}
+
+/** What a box under two slopes is cut by. Lengths in ticks, angle in degrees. */
+export interface RidgeFrame {
+  t: { front: Ticks; back: Ticks; left: Ticks; right: Ticks; floor: Ticks };
+  width: number;
+  depth: number;
+  half: number;
+  /** Whether the gables cover the sides' edges. */
+  over: boolean;
+  pitch: number;
+  apex: number;
+  bottom: number;
+  /** Height of the roof line at the sides' inside, before the vent gap. */
+  eavesHeight: number;
+  vent: Ticks;
+  cleat: { high: Ticks; wide: Ticks } | null;
+  entrance: Entrance;
+  swing: RidgeSwing | null;
+  gapOver: (side: SideId) => number;
+}
+
+/** The least room between walls, and the least wall. Common practice, no source. */
+const LEAST_ROOM = fromMm(60);
+const LEAST_WALL = fromMm(40);
+/** The shelf lies this far under the sill. */
+export const UNDER_SILL = fromMm(6);
+
+function thicknesses({ wood }: RidgePlan): RidgeFrame['t'] {
+  return {
+    front: wood.front.thickness,
+    back: wood.back.thickness,
+    left: wood['side-left'].thickness,
+    right: wood['side-right'].thickness,
+    floor: wood.floor.thickness,
+  };
+}
+
+export function frameOf(plan: RidgePlan): RidgeFrame {
+  const { sizes, choices, angles, wood } = plan;
+  const t = thicknesses(plan);
+  const outside = choices.measure === 'outside';
+  const width = sizes.width - (outside ? t.left + t.right : 0);
+  const depth = sizes.depth - (outside ? t.front + t.back : 0);
+  const { pitch } = angles;
+  const half = width / 2;
+  const cleat =
+    choices.floorOn === 'cleats'
+      ? { high: wood.cleat.thickness, wide: wood.cleat.width ?? 0 }
+      : null;
+  const bottom = -(recessOf(plan) + t.floor + (cleat?.high ?? 0));
+  const eavesHeight = bottom + sizes.sideHeight;
+  const vent = choices.vents === 'gap-sides' ? sizes.ventSize : 0;
+  const apex = eavesHeight + vent + half * tan(pitch);
+  const left = choices.opensAt === 'left';
+  const wall = left ? 'side-left' : 'side-right';
+  const thick = left ? t.left : t.right;
+  const swings = choices.access === 'side';
+  const needed = swings ? swingRiseUnderSlope(sizes.pivotBelow, thick / 2, pitch) : 0;
+  const gapOver = (side: SideId) => (swings && side === wall ? swingGap(needed, vent) : vent);
+  const top = slopeAt({ apex, pitch }, half + thick) - gapOver(wall);
+  const x = left ? -half - t.left / 2 : half + t.right / 2;
+  return {
+    t,
+    width,
+    depth,
+    half,
+    over: choices.walls === 'over',
+    pitch,
+    apex,
+    bottom,
+    eavesHeight,
+    vent,
+    cleat,
+    entrance: entranceOf(plan),
+    swing: swings ? { wall, needed, x, z: top - sizes.pivotBelow } : null,
+    gapOver,
+  };
+}
+
+type Fault = Refusal & { when: boolean };
+const fault = (when: boolean, field: string, message: Text): Fault => ({ when, field, message });
+
+function wallFaults({ sizes, choices }: RidgePlan, frame: RidgeFrame): Fault[] {
+  const { width, depth, over, eavesHeight, cleat, swing } = frame;
+  const least = ofLength(LEAST_ROOM);
+  return [
+    fault(
+      width < LEAST_ROOM,
+      'width',
+      text`Less than ${least} is left between the sides. Make it wider, or choose thinner boards.`,
+    ),
+    fault(
+      depth < LEAST_ROOM,
+      'depth',
+      text`Less than ${least} is left between the gables. Make it deeper, or choose thinner boards.`,
+    ),
+    fault(
+      eavesHeight < LEAST_WALL,
+      'sideHeight',
+      text`Floor and recess leave hardly a wall. Make the sides higher.`,
+    ),
+    fault(
+      sizes.drainSize > Math.min(width, depth) / 3,
+      'drainSize',
+      text`Drains this large leave hardly a floor.`,
+    ),
+    fault(
+      choices.access === 'side' && !over,
+      'access',
+      text`A side that covers the edges of the gables has nothing to pivot in. Put the gables over the sides, or hold a side with screws.`,
+    ),
+    fault(
+      swing !== null && sizes.pivotBelow > sizes.sideHeight / 2,
+      'pivotBelow',
+      text`The axis lies below the middle of the wall. Set it nearer the upper edge.`,
+    ),
+    fault(
+      cleat !== null && (!cleat.wide || cleat.wide > width / 3),
+      'wood.cleat',
+      text`Choose a stick for the cleats, no wider than a third of the room.`,
+    ),
+  ];
+}
+
+function shelfFaults({ sizes, choices, wood }: RidgePlan, frame: RidgeFrame): Fault[] {
+  if (choices.landing !== 'shelf') return [];
+  const { width, t, over, bottom } = frame;
+  const top = sillOf(frame.entrance) - UNDER_SILL;
+  return [
+    fault(
+      top - wood.shelf.thickness < bottom,
+      'entranceHeight',
+      text`The landing shelf would hang below the walls. Raise the entrance.`,
+    ),
+    fault(
+      sizes.shelfWide > width + (over ? t.left + t.right : 0),
+      'shelfWide',
+      text`The shelf is wider than the front that carries it.`,
+    ),
+    fault(
+      slopeAt(frame, sizes.shelfWide / 2) < top,
+      'shelfWide',
+      text`The shelf’s ends would run into the roof where it comes down over them. Make it narrower, or the entrance lower.`,
+    ),
+  ];
+}
+
+/** What would have to change to make the frame sound; none where it is. */
+export function ridgeFaults(plan: RidgePlan, frame: RidgeFrame): Refusal[] {
+  const found = refusalsOf([...wallFaults(plan, frame), ...shelfFaults(plan, frame)]);
+  if (found.length > 0) return found;
+  // An entrance under two slopes: its upper corners must stay clear of both.
+  const { entrance, width, apex } = frame;
+  const rounded = entrance.shape === 'round' || entrance.shape === 'arch';
+  const top = slopeAt(frame, rounded ? entrance.width / 4 : entrance.width / 2);
+  return entranceFaults(entrance, Math.min(top, apex), width);
+}

@@ -1,0 +1,187 @@
+import { cos, fromMm, sin } from '../../measure/index.js';
+import { type Draft, type Feature, LATCH, PIVOT, wood } from '../../panels/index.js';
+import { sillOf } from '../../plan/index.js';
+import { atLeast, between, solidInside, type Vec3 } from '../../solid/index.js';
+import { entranceFeature } from '../shared/entrance.js';
+import { type GripWall, gripFeatures } from '../shared/grip.js';
+import { roundHoles } from '../shared/holes.js';
+import { slopeAt, underRidge, underSlope } from '../shared/ridge.js';
+import type { RidgePlan } from './declared.js';
+import { type RidgeFrame, UNDER_SILL } from './frame.js';
+
+type ToFrame = Parameters<NonNullable<Draft['features']>>[0];
+
+const UPRIGHT = { grain: 'along', knots: 'sound', grainDirection: [0, 0, 1] as Vec3 } as const;
+
+/** Two vent holes high in the back gable, where holes are asked for. */
+export function ventsOf({ sizes, choices }: RidgePlan, frame: RidgeFrame): Vec3[] {
+  if (choices.vents !== 'holes') return [];
+  const out = frame.half / 3;
+  const z = slopeAt(frame, out) - sizes.ventSize / 2 - fromMm(14);
+  return [-1, 1].map((sign): Vec3 => [sign * out, frame.depth, z]);
+}
+
+export const gripWallOf = ({ half, entrance }: RidgeFrame): GripWall => ({
+  panel: 'front',
+  x: 0,
+  half,
+  y: 0,
+  floor: 0,
+  sill: sillOf(entrance),
+});
+
+/** The pivot through a gable at `y`, and the latch where the gable takes one. */
+function nails(
+  { swing, bottom }: RidgeFrame,
+  y: number,
+  latch: boolean,
+  toFrame: ToFrame,
+): Feature[] {
+  if (!swing) return [];
+  const pivot: Feature = {
+    kind: 'pivot',
+    shape: 'round',
+    centre: toFrame([swing.x, y, swing.z]),
+    diameter: PIVOT,
+    depth: 'through',
+  };
+  if (!latch) return [pivot];
+  return [
+    pivot,
+    {
+      kind: 'latch',
+      shape: 'round',
+      centre: toFrame([swing.x, y, bottom + LATCH.above]),
+      diameter: LATCH.diameter,
+      depth: 'through',
+      axis: [0, cos(LATCH.slope), -sin(LATCH.slope)],
+    },
+  ];
+}
+
+const acrossGable = ({ over, half, t }: RidgeFrame) =>
+  over ? between('x', -half - t.left, half + t.right) : between('x', -half, half);
+
+export function frontGable(plan: RidgePlan, frame: RidgeFrame): Draft {
+  const { t, bottom, entrance } = frame;
+  const spaces = [
+    ...acrossGable(frame),
+    ...between('y', -t.front, 0),
+    atLeast('z', bottom),
+    ...underRidge(frame),
+  ];
+  return {
+    ...UPRIGHT,
+    id: 'front',
+    role: 'front',
+    thickness: t.front,
+    solid: wood(solidInside(spaces), 'front'),
+    outsideNormal: [0, -1, 0],
+    inside: plan.choices.grip === 'rough' ? 'rough' : 'any',
+    features: (toFrame) => [
+      entranceFeature(entrance, toFrame([0, -t.front, entrance.centre])),
+      ...gripFeatures(plan, gripWallOf(frame), toFrame),
+      ...nails(frame, -t.front, true, toFrame),
+    ],
+  };
+}
+
+export function backGable(plan: RidgePlan, frame: RidgeFrame): Draft {
+  const { t, bottom, depth } = frame;
+  const spaces = [
+    ...acrossGable(frame),
+    ...between('y', depth, depth + t.back),
+    atLeast('z', bottom - plan.sizes.backBelow),
+    ...underRidge(frame),
+  ];
+  return {
+    ...UPRIGHT,
+    id: 'back',
+    role: 'back',
+    thickness: t.back,
+    solid: wood(solidInside(spaces), 'back'),
+    outsideNormal: [0, 1, 0],
+    inside: 'any',
+    features: (toFrame) => [
+      ...roundHoles('vent', ventsOf(plan, frame), plan.sizes.ventSize, toFrame),
+      ...nails(frame, depth + t.back, false, toFrame),
+    ],
+  };
+}
+
+export function side(frame: RidgeFrame, sign: -1 | 1): Draft {
+  const { t, half, depth, over, bottom, gapOver } = frame;
+  const id = sign < 0 ? 'side-left' : 'side-right';
+  const thickness = sign < 0 ? t.left : t.right;
+  const across =
+    sign < 0 ? between('x', -half - thickness, -half) : between('x', half, half + thickness);
+  const spaces = [
+    ...across,
+    ...(over ? between('y', 0, depth) : between('y', -t.front, depth + t.back)),
+    atLeast('z', bottom),
+    underSlope(sign, frame, gapOver(id)),
+  ];
+  return {
+    ...UPRIGHT,
+    id,
+    role: id,
+    thickness,
+    solid: wood(solidInside(spaces), id),
+    outsideNormal: [sign, 0, 0],
+    inside: 'any',
+  };
+}
+
+/** Two sticks along the sides that carry the floor. */
+export function cleats({ sizes }: RidgePlan, frame: RidgeFrame): Draft[] {
+  const { cleat, half, depth, t } = frame;
+  if (!cleat) return [];
+  const clear = Math.min(2 * sizes.drainSize, depth / 4);
+  return [-1, 1].map((sign) => {
+    const [from, to] = sign < 0 ? [-half, -half + cleat.wide] : [half - cleat.wide, half];
+    const spaces = [
+      ...between('x', from, to),
+      ...between('y', clear, depth - clear),
+      ...between('z', -t.floor - cleat.high, -t.floor),
+    ];
+    return {
+      id: `cleat-${sign}`,
+      group: 'cleat',
+      role: 'cleat',
+      thickness: cleat.high,
+      solid: wood(solidInside(spaces), 'cleat'),
+      outsideNormal: [0, 0, -1],
+      grainDirection: [0, 1, 0],
+      grain: 'along',
+      inside: 'any',
+      knots: 'sound',
+    };
+  });
+}
+
+/** The landing shelf, where one is asked for. */
+export function shelf({ sizes, choices, wood: boards }: RidgePlan, frame: RidgeFrame): Draft[] {
+  if (choices.landing !== 'shelf') return [];
+  const top = sillOf(frame.entrance) - UNDER_SILL;
+  const { thickness } = boards.shelf;
+  const { front } = frame.t;
+  const spaces = [
+    ...between('x', -sizes.shelfWide / 2, sizes.shelfWide / 2),
+    ...between('y', -front - sizes.shelfDeep, -front),
+    ...between('z', top - thickness, top),
+  ];
+  return [
+    {
+      id: 'shelf',
+      role: 'shelf',
+      thickness,
+      solid: wood(solidInside(spaces), 'shelf'),
+      outsideNormal: [0, 0, 1],
+      grainDirection: [1, 0, 0],
+      grain: 'along',
+      outside: 'any',
+      inside: 'any',
+      knots: 'sound',
+    },
+  ];
+}

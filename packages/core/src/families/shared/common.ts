@@ -1,0 +1,37 @@
+import { inWords, oneOf } from '../../plan/index.js';
+
+/** Which size stays when the wood gets thicker. */
+export const MEASURE = oneOf('Sizes are kept', [
+  ['inside', 'inside', 'The room stays; thicker wood makes the box bigger outside.'],
+  ['outside', 'outside', 'The board’s width stays; thicker wood makes the room smaller.'],
+]);
+
+export const FASTENING = oneOf('Held by', [
+  [
+    'screws-glue',
+    'screws and glue',
+    'Strong at once; what must come off later is screwed without glue.',
+  ],
+  [
+    'nails',
+    'nails and glue',
+    'Ring-shank nails and exterior glue: quick, and not to be taken apart.',
+  ],
+  ['screws', 'screws only', 'No glue, so that any panel can be replaced.'],
+]);
+
+/** Questions that every family of boards raises and that change no panel's shape. */
+export const COMMON_CHOICES = {
+  fastening: FASTENING,
+  wide: oneOf('Panels wider than a board', [
+    [
+      'glued',
+      'are glued up',
+      'Of staves with their grain the same way, no joint through an entrance or near an edge.',
+    ],
+    ['whole', 'need a wider board', 'Every panel is of one piece.'],
+  ]),
+};
+
+/** The maker's own word for how a planed front is made to climb by. */
+export const GRIP_BY = inWords('How the grip is made', 60);

@@ -1,0 +1,296 @@
+import { angle, type Chosen, length, oneOf, type PlanOf } from '../../plan/index.js';
+import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../shared/common.js';
+import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../shared/entrance.js';
+import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../shared/floor.js';
+import { GRIP, LADDER_ROLE } from '../shared/grip.js';
+
+/** Roofs that end against the back, which may stand on above them. */
+const AGAINST_BACK = ['butt', 'strip', 'groove'];
+export const isAgainstBack = ({ roof }: Chosen): boolean => AGAINST_BACK.includes(roof ?? '');
+const swings = ({ access }: Chosen): boolean => access === 'side' || access === 'front';
+
+/** Lengths are written here in millimetres. Figures without a source are common practice. */
+export const SHELL_SIZES = {
+  width: length('Width', 60, 700, 127, 'Across the box, as you face it.'),
+  depth: length('Depth', 60, 700, 127, 'From front to back.'),
+  frontHeight: length(
+    'Sides high at the front',
+    80,
+    1200,
+    230,
+    'Length of a side along its front edge, from the bottom to the roof line.',
+  ),
+  backHeight: length(
+    'Sides high at the back',
+    80,
+    1300,
+    255,
+    'Length of a side along its back edge, from the bottom to the roof line.',
+    (s) => s.roof !== 'flat' && s.slope === 'heights',
+  ),
+  slope: angle(
+    'Slope',
+    2,
+    40,
+    10,
+    'Of the roof, from level.',
+    (s) => s.roof !== 'flat' && s.slope === 'angle',
+  ),
+  overhangFront: length(
+    'Roof out over the front',
+    0,
+    250,
+    50,
+    'Level distance from the front to the lower edge of the roof.',
+  ),
+  overhangSide: length(
+    'Roof out over each side',
+    0,
+    150,
+    19,
+    'Level distance from the outside of a side to the edge of the roof.',
+  ),
+  overhangRear: length(
+    'Roof out over the back',
+    0,
+    150,
+    0,
+    'Level distance behind the back; nothing, so that the box hangs flat.',
+    (s) => !isAgainstBack(s),
+  ),
+  letIn: length(
+    'Roof let into the back',
+    3,
+    19,
+    6,
+    'Depth of the groove in the back that takes the roof’s rear edge.',
+    (s) => s.roof === 'groove',
+  ),
+  ...FLOOR_SIZES,
+  backAbove: length(
+    'Back longer above',
+    0,
+    200,
+    0,
+    'Above the roof, to fix the box by.',
+    isAgainstBack,
+  ),
+  backBelow: length('Back longer below', 0, 200, 38, 'Below the walls, to fix the box by.'),
+};
+
+export const PIVOT_BELOW = length(
+  'Pivots below the upper edge',
+  12,
+  80,
+  25.4,
+  'The axis on which the wall swings; both nails at this height.',
+  swings,
+);
+export const VENT_SIZE = length('Vent', 3, 25, 6.4, 'Height of a gap or diameter of a hole.');
+
+export const SIZES = {
+  ...SHELL_SIZES,
+  ...ENTRANCE_SIZES,
+  pivotBelow: PIVOT_BELOW,
+  ventSize: VENT_SIZE,
+};
+
+const ROOFS = {
+  butt: [
+    'butt',
+    'against the back',
+    'The roof’s rear edge is tilted and meets the back, which may stand on above it for hanging.',
+  ],
+  over: ['over', 'over the back', 'The back ends under the roof, so no water stands in the joint.'],
+  groove: [
+    'groove',
+    'let into the back',
+    'A router cuts a groove across the back; the roof sits in it and no light shows.',
+  ],
+  strip: [
+    'strip',
+    'strip over the joint',
+    'A strip of rubber covers the joint at the back and is the hinge too.',
+  ],
+  flat: [
+    'flat',
+    'flat and square',
+    'Every cut is square: a chop saw alone builds it. Posts are never plumb, so water runs off anyway.',
+  ],
+} as const;
+
+export const ROOF = oneOf('Roof', [ROOFS.butt, ROOFS.over, ROOFS.groove, ROOFS.strip, ROOFS.flat], {
+  picture: 'section',
+});
+/** For a box that nothing of opens. */
+export const ROOF_FIXED = oneOf('Roof', [ROOFS.butt, ROOFS.over, ROOFS.groove, ROOFS.flat], {
+  picture: 'section',
+});
+
+export const SLOPE_BY = oneOf(
+  'Slope is set by',
+  [
+    ['heights', 'two heights', 'Mark both heights on a side and join them; the angle follows.'],
+    ['angle', 'angle', 'Set the saw; the back height follows.'],
+  ],
+  { applies: (s) => s.roof !== 'flat' },
+);
+
+export const WALLS = oneOf(
+  'Front and back',
+  [
+    ['between', 'between the sides', 'The sides cover the edges of front and back.'],
+    [
+      'over',
+      'over the sides',
+      'Front and back cover the edges of the sides, one of which can then swing.',
+    ],
+  ],
+  { picture: 'plan' },
+);
+
+export const FRONT_SWINGS = [
+  'front',
+  'a front that swings',
+  'The front pivots on two nails through the sides; a latch nail holds it shut.',
+] as const;
+
+const ACCESS = oneOf(
+  'Opens for cleaning by',
+  [
+    [
+      'side',
+      'a side that swings',
+      'One side pivots on two nails through front and back, opposite each other; a latch nail holds it shut.',
+    ],
+    FRONT_SWINGS,
+    [
+      'roof',
+      'a roof that lifts',
+      'The roof turns up on hinges, or on the strip, and is hooked shut.',
+    ],
+    [
+      'screwed',
+      'screws',
+      'The wall that covers its neighbours’ edges is held by screws alone, without glue.',
+    ],
+  ],
+  { before: 'screwed' },
+);
+
+export const OPENS_AT = oneOf(
+  'Seen from the front, it opens at the',
+  [
+    ['right', 'right', 'All boxes of a batch alike.'],
+    ['left', 'left', 'All boxes of a batch alike.'],
+  ],
+  { applies: (s) => s.access === 'side' || (s.access === 'screwed' && s.walls !== 'over') },
+);
+
+export const VENTS = {
+  'gap-sides': [
+    'gap-sides',
+    'gap over the sides',
+    'Both sides stop short of the roof, which rests on front and back.',
+  ],
+  'gap-front': [
+    'gap-front',
+    'gap over the front',
+    'The front stops short of the roof, which rests on the sides.',
+  ],
+  holes: ['holes', 'holes', 'Two high in each side, under the roof.'],
+} as const;
+
+const FACES = {
+  inside: ['inside', 'inside everywhere', 'Every wall’s sawn face looks in, to climb by.'],
+  front: [
+    'front',
+    'front only',
+    'Only the front’s sawn face looks in; the other walls as they come.',
+  ],
+  outside: [
+    'outside',
+    'outside',
+    'For looks; the front is then scored, laddered or meshed inside.',
+  ],
+  any: [
+    'any',
+    'as it comes',
+    'For boards planed on both faces; the front is then scored, laddered or meshed inside.',
+  ],
+} as const;
+
+export const ROUGH_FACE = oneOf(
+  'Rough face',
+  [FACES.inside, FACES.front, FACES.outside, FACES.any],
+  { before: 'front' },
+);
+/** For a front that stands open: nothing has to be climbed. */
+export const ROUGH_FACE_OPEN = oneOf('Rough face', [FACES.inside, FACES.outside, FACES.any], {
+  before: 'any',
+});
+
+export const ROOF_GRAIN = oneOf('Roof grain', [
+  ['slope', 'down the slope', 'Water runs along the grain.'],
+  ['across', 'across', 'The board’s width covers the slope.'],
+]);
+
+export const DRIP = oneOf('Under the roof’s edge', [
+  ['none', 'plain', 'The tilted lower edge lets drops fall.'],
+  [
+    'kerf',
+    'a drip kerf',
+    'A shallow saw kerf under the front edge keeps water from creeping back.',
+  ],
+]);
+
+export const CHOICES = {
+  roof: ROOF,
+  slope: SLOPE_BY,
+  walls: WALLS,
+  measure: MEASURE,
+  access: ACCESS,
+  opensAt: OPENS_AT,
+  floor: DRAIN,
+  floorAt: FLOOR_AT,
+  vents: oneOf('Vents', [VENTS['gap-sides'], VENTS['gap-front'], VENTS.holes], {
+    picture: 'section',
+  }),
+  faces: ROUGH_FACE,
+  grip: GRIP,
+  gripBy: GRIP_BY,
+  entrance: entranceShape(['round', 'oval', 'arch', 'square', 'slot']),
+  entranceTo: entranceTo(),
+  roofGrain: ROOF_GRAIN,
+  drip: DRIP,
+  ...COMMON_CHOICES,
+};
+
+export const BODY_ROLES = {
+  front: { label: 'Front' },
+  back: { label: 'Back' },
+  'side-left': { label: 'Left side' },
+  'side-right': { label: 'Right side' },
+  floor: { label: 'Floor' },
+  roof: { label: 'Roof', kind: 'roof' },
+} as const;
+
+export const ROLES = { ...BODY_ROLES, ladder: LADDER_ROLE };
+
+export type SlantRoofPlan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;
+type Answers = SlantRoofPlan['choices'];
+
+/** What the walls, the floor and the roof of such a box are cut by; kinds of box that leave a question out answer it with none. */
+export interface ShellPlan {
+  sizes: Omit<SlantRoofPlan['sizes'], 'entranceWidth' | 'entranceUpright' | 'entranceHeight'>;
+  angles: SlantRoofPlan['angles'];
+  choices: Omit<
+    Answers,
+    'access' | 'vents' | 'grip' | 'gripBy' | 'entrance' | 'entranceTo' | 'fastening' | 'wide'
+  > & {
+    readonly access: Answers['access'] | 'none';
+    readonly vents: Answers['vents'] | 'none';
+    readonly grip: Answers['grip'] | 'none';
+  };
+  wood: SlantRoofPlan['wood'];
+}

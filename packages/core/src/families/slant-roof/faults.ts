@@ -1,0 +1,191 @@
+import { fromMm } from '../../measure/index.js';
+import type { Refusal } from '../../plan/index.js';
+import { ofAngle, ofLength, type Text, text } from '../../text/index.js';
+import { entranceFaults, refusalsOf } from '../shared/entrance.js';
+import { isAgainstBack, type ShellPlan } from './declared.js';
+import { type Frame, LEAST_ROOM, roofAt } from './frame.js';
+
+/** Wood over a pivot in the front. Common practice, no source. */
+const PIVOT_IN = fromMm(12);
+/** The least that stays open above an open front. Common practice, no source. */
+const LEAST_OPENING = fromMm(30);
+/** Wood over and behind a groove in the back. Common practice, no source. */
+const OVER_GROOVE = fromMm(15);
+const BEHIND_GROOVE = fromMm(6);
+const STEEPEST = 45;
+
+type Fault = Refusal & { when: boolean };
+const fault = (when: boolean, field: string, message: Text): Fault => ({ when, field, message });
+
+function roomFaults({ choices }: ShellPlan, frame: Frame): Refusal[] {
+  const walls =
+    choices.measure === 'outside'
+      ? ' The two walls take the rest: make it larger, choose thinner boards, or keep the inside instead.'
+      : '';
+  const least = ofLength(LEAST_ROOM);
+  return refusalsOf([
+    fault(
+      frame.width < LEAST_ROOM,
+      'width',
+      text`Only ${ofLength(frame.width)} is left between the sides; ${least} is the least.${walls}`,
+    ),
+    fault(
+      frame.depth < LEAST_ROOM,
+      'depth',
+      text`Only ${ofLength(frame.depth)} is left between front and back; ${least} is the least.${walls}`,
+    ),
+  ]);
+}
+
+const shapeFaults = ({ sizes }: ShellPlan, frame: Frame): Refusal[] =>
+  refusalsOf([
+    fault(
+      frame.slope < 0,
+      'backHeight',
+      text`The back is lower than the front, so water would run off over the entrance. Make the back at least as high as the front.`,
+    ),
+    fault(
+      frame.slope > STEEPEST,
+      'backHeight',
+      text`The roof would be steeper than ${ofAngle(STEEPEST)}. Lower the back or raise the front.`,
+    ),
+    fault(
+      roofAt(frame, 0) < LEAST_ROOM,
+      'frontHeight',
+      text`Floor and recess leave no room under the roof. Make the sides higher.`,
+    ),
+    fault(
+      sizes.drainSize > Math.min(frame.width, frame.depth) / 3,
+      'drainSize',
+      text`Drains this large leave hardly a floor.`,
+    ),
+  ]);
+
+function wayInFaults(frame: Frame): Refusal[] {
+  const { wayIn } = frame;
+  const frontTop = roofAt(frame, -frame.t.front) - frame.gapOverFront - frame.slot;
+  if (wayIn.kind === 'hole') return entranceFaults(wayIn.entrance, frontTop, frame.width);
+  if (wayIn.kind === 'slot')
+    return refusalsOf([
+      fault(
+        frontTop < LEAST_ROOM,
+        'entranceUpright',
+        text`The slot leaves hardly a front. Make it lower, or the sides higher.`,
+      ),
+    ]);
+  return refusalsOf([
+    fault(
+      wayIn.above > roofAt(frame, 0) - LEAST_OPENING,
+      'frontAboveFloor',
+      text`Less than ${ofLength(LEAST_OPENING)} stays open above the front. Lower the front, or make the sides higher.`,
+    ),
+  ]);
+}
+
+/** Ways of opening that the other choices do not allow, each with what would make it possible. */
+function accessFaults({ choices }: ShellPlan, frame: Frame): Refusal[] {
+  const { access, walls, vents, roof } = choices;
+  const slot = frame.wayIn.kind === 'slot';
+  return refusalsOf([
+    fault(
+      access === 'side' && walls !== 'over',
+      'access',
+      text`A side that covers the edges of front and back has nothing to pivot in. Put front and back over the sides, or let the front swing.`,
+    ),
+    fault(
+      access === 'front' && walls === 'over',
+      'access',
+      text`A front that covers the sides’ edges has nothing to pivot in. Put it between the sides, or let a side swing.`,
+    ),
+    fault(
+      access === 'front' && vents === 'gap-sides',
+      'vents',
+      text`A front that swings cannot carry the roof, and neither can sides with a gap over them. Take the gap over the front, or holes.`,
+    ),
+    fault(
+      access === 'front' && slot,
+      'access',
+      text`With a slot at the top the front has no upper edge to swing from. Let a side swing, or hold the wall with screws.`,
+    ),
+    fault(
+      vents === 'gap-front' && slot,
+      'vents',
+      text`The slot is the gap over the front already. Take holes, or the gap over the sides.`,
+    ),
+    fault(
+      roof === 'strip' && access !== 'none' && access !== 'roof',
+      'access',
+      text`The rubber strip is the hinge of a roof that lifts. Choose the roof that lifts, or another roof.`,
+    ),
+    fault(
+      roof === 'groove' && access === 'roof',
+      'roof',
+      text`A roof held in a groove does not lift. Choose another roof, or open the box by a wall.`,
+    ),
+  ]);
+}
+
+function grooveFaults({ choices, sizes }: ShellPlan, { t }: Frame): Refusal[] {
+  if (choices.roof !== 'groove' || !isAgainstBack(choices)) return [];
+  return refusalsOf([
+    fault(
+      sizes.backAbove < OVER_GROOVE,
+      'backAbove',
+      text`A groove needs wood above it: let the back stand ${ofLength(OVER_GROOVE)} or more above the roof.`,
+    ),
+    fault(
+      sizes.letIn > t.back - BEHIND_GROOVE,
+      'letIn',
+      text`The groove leaves less than ${ofLength(BEHIND_GROOVE)} of the back. Make it shallower, or the back thicker.`,
+    ),
+  ]);
+}
+
+function pivotFaults(frame: Frame): Refusal[] {
+  const { swing } = frame;
+  if (!swing) return [];
+  const low = fault(
+    swing.below > frame.sideFront / 2,
+    'pivotBelow',
+    text`The axis lies below the middle of the wall. Set it nearer the upper edge.`,
+  );
+  if (swing.wall === 'front') return refusalsOf([low]);
+  const axis = roofAt(frame, frame.sideFrom) - swing.gap - swing.below;
+  const frontTop = roofAt(frame, -frame.t.front) - frame.gapOverFront - frame.slot;
+  const over = axis + PIVOT_IN - frontTop;
+  const deeper = ofLength(Math.ceil(swing.below + over));
+  return refusalsOf([
+    low,
+    fault(
+      over > 0,
+      'pivotBelow',
+      text`The front ends below the axis, so that the side has nothing to pivot in there. Set the axis ${deeper} or more below the side’s upper edge, take a round entrance, or hold the wall with screws.`,
+    ),
+  ]);
+}
+
+const gripFaults = ({ choices, wood }: ShellPlan): Refusal[] =>
+  refusalsOf([
+    fault(
+      choices.faces === 'outside' && choices.grip === 'rough',
+      'grip',
+      text`With the rough face outside, the front is planed within. Score it, ladder it or mesh it.`,
+    ),
+    fault(
+      choices.grip === 'ladder' && !wood.ladder.width,
+      'wood.ladder',
+      text`Choose a stick for the ladder strips: its width decides their spacing.`,
+    ),
+  ]);
+
+/** What would have to change to make the frame sound; none where it is. */
+export function shellFaults(plan: ShellPlan, frame: Frame): Refusal[] {
+  const room = roomFaults(plan, frame);
+  return [
+    ...(room.length > 0 ? room : [...shapeFaults(plan, frame), ...wayInFaults(frame)]),
+    ...accessFaults(plan, frame),
+    ...grooveFaults(plan, frame),
+    ...pivotFaults(frame),
+    ...gripFaults(plan),
+  ];
+}

@@ -1,0 +1,47 @@
+import { type JointDraft, type JointKind, meet } from '../../panels/index.js';
+import type { Floor } from '../shared/floor.js';
+import type { ShellPlan } from './declared.js';
+import type { Frame } from './frame.js';
+
+/** The wall that screws alone hold, so that it comes off. */
+function comesOff({ choices }: ShellPlan): string | null {
+  if (choices.access !== 'screwed') return null;
+  if (choices.walls === 'over') return 'front';
+  return choices.opensAt === 'left' ? 'side-left' : 'side-right';
+}
+
+function roofToBack({ choices }: ShellPlan): JointKind {
+  if (choices.roof === 'groove') return 'let-in';
+  if (choices.access !== 'roof') return 'butt';
+  return choices.roof === 'strip' ? 'strip' : 'hinged';
+}
+
+/** How each pair of neighbours is held: what swings or lifts is loose, what comes off is screwed. */
+export function shellJoints(plan: ShellPlan, frame: Frame, floor: Floor): JointDraft[] {
+  const off = comesOff(plan);
+  const swinging = frame.swing?.wall;
+  const held = (...pair: string[]): JointKind => {
+    if (pair.some((id) => id === swinging)) return 'loose';
+    return pair.some((id) => id === off) ? 'screwed' : 'butt';
+  };
+  const lifts = plan.choices.access === 'roof';
+  const roofed = (id: string, gap: number) =>
+    meet('roof', id, lifts ? 'loose' : held('roof', id), gap === 0);
+  const sides = [
+    ['side-left', frame.gapOverLeft],
+    ['side-right', frame.gapOverRight],
+  ] as const;
+  const closed = frame.wayIn.kind === 'hole';
+  return [
+    ...sides.flatMap(([id, gap]) => [
+      ...meet('front', id, held('front', id)),
+      ...meet('back', id, held('back', id)),
+      ...meet('floor', id, held('floor', id)),
+      ...roofed(id, gap),
+    ]),
+    ...meet('floor', 'front', held('floor', 'front'), floor.meetsEnds),
+    ...meet('floor', 'back', 'butt', floor.meetsEnds),
+    ...(closed ? roofed('front', frame.gapOverFront) : []),
+    ...meet('roof', 'back', roofToBack(plan)),
+  ];
+}

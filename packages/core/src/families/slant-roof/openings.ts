@@ -1,0 +1,67 @@
+import type { Cavity, Opening } from '../../panels/index.js';
+import type { Vec3 } from '../../solid/index.js';
+import { entranceOpening } from '../shared/entrance.js';
+import { FRONT_TO_BACK, roundOpenings } from '../shared/holes.js';
+import { type Frame, frontSill, roofAt } from './frame.js';
+import type { Shell } from './panels.js';
+
+/** The inside of the front from a height up to the roof, across the room. */
+function overFront(frame: Frame, from: number): Vec3[] {
+  const half = frame.width / 2;
+  const top = roofAt(frame, 0);
+  return [
+    [-half, 0, from],
+    [half, 0, from],
+    [half, 0, top],
+    [-half, 0, top],
+  ];
+}
+
+/** The strip over a side that stops short of the roof. */
+const overSide = (frame: Frame, x: number, gap: number): Opening => ({
+  kind: 'vent-gap',
+  polygon: [
+    [x, 0, roofAt(frame, 0) - gap],
+    [x, frame.depth, roofAt(frame, frame.depth) - gap],
+    [x, frame.depth, roofAt(frame, frame.depth)],
+    [x, 0, roofAt(frame, 0)],
+  ],
+});
+
+function wayInOpening(frame: Frame): Opening {
+  const { wayIn } = frame;
+  if (wayIn.kind === 'hole') return entranceOpening(wayIn.entrance, 0, 0);
+  return wayIn.kind === 'open'
+    ? { kind: 'open-front', polygon: overFront(frame, wayIn.above) }
+    : { kind: 'entrance', polygon: overFront(frame, frontSill(frame) - frame.gapOverFront) };
+}
+
+/** Where the room is open on purpose. */
+export function shellOpenings({ plan, frame, vents, floor }: Shell): Opening[] {
+  const half = frame.width / 2;
+  const gaps = [
+    [-half, frame.gapOverLeft],
+    [half, frame.gapOverRight],
+  ] as const;
+  const top = roofAt(frame, 0);
+  const frontGap: Opening[] =
+    frame.gapOverFront > 0 && frame.slot === 0
+      ? [{ kind: 'vent-gap', polygon: overFront(frame, top - frame.gapOverFront) }]
+      : [];
+  return [
+    wayInOpening(frame),
+    ...gaps.filter(([, gap]) => gap > 0).map(([x, gap]) => overSide(frame, x, gap)),
+    ...frontGap,
+    ...roundOpenings('vent-hole', vents, plan.sizes.ventSize, FRONT_TO_BACK),
+    ...floor.openings,
+  ];
+}
+
+export const shellCavity = (frame: Frame): Cavity => ({
+  origin: [0, 0, 0],
+  width: frame.width,
+  depth: frame.depth,
+  heightFront: roofAt(frame, 0),
+  heightBack: roofAt(frame, frame.depth),
+  sill: Math.max(0, frontSill(frame) - (frame.slot > 0 ? frame.gapOverFront : 0)),
+});

@@ -1,0 +1,110 @@
+import { EDGE_LEEWAY, type LayoutJob, type Stock } from '../../job/index.js';
+import { TOLERANCE } from '../../measure/index.js';
+import { joinTexts, ofLength, text } from '../../text/index.js';
+import type { KeptOffcut, LaidBoard } from '../layout.js';
+import { areApart, type LyingSolid } from './gap.js';
+import { outlineOf } from './polygons.js';
+import { stuckTogether } from './through-cuts.js';
+import type { Lying, Report } from './violation.js';
+
+/** What lies on one board, judged together. */
+export interface JudgedBoard {
+  board: LaidBoard;
+  all: readonly Lying[];
+  stock: Stock;
+  job: LayoutJob;
+  path: string;
+}
+
+const solidOf = ({ placed }: Lying, { thickness }: Stock): LyingSolid => ({
+  faceA: placed.faceA,
+  faceB: placed.faceB,
+  depth: thickness,
+});
+
+/** Rule 3: any two parts a kerf apart at every depth. */
+function checkGaps({ all, stock, job }: JudgedBoard, report: Report): void {
+  const { kerf } = job.saw;
+  all.forEach((second, index) => {
+    for (const first of all.slice(0, index))
+      if (!areApart(solidOf(first, stock), solidOf(second, stock), kerf))
+        report(
+          3,
+          second.path,
+          text`${first.name} and ${second.name} are less than a kerf (${ofLength(kerf)}) apart`,
+        );
+  });
+}
+
+/** Rule 6 without a rip: every part reaches both long edges of the board. */
+function checkReach({ all, stock, job }: JudgedBoard, report: Report): void {
+  if (job.saw.rip) return;
+  for (const { placed, name, path } of all) {
+    const short = [placed.faceA, placed.faceB].some((face) => {
+      const ys = face.map((point) => point[1]);
+      return Math.min(...ys) > EDGE_LEEWAY || Math.max(...ys) < stock.width - EDGE_LEEWAY;
+    });
+    if (short)
+      report(
+        6,
+        path,
+        text`${name} does not reach both long edges of the board, and there is no rip`,
+      );
+  }
+}
+
+/** Rule 6: straight cuts right across the piece in hand part everything. */
+function checkThroughCuts({ all, stock, job, path }: JudgedBoard, report: Report): void {
+  if (!job.saw.throughCuts && job.saw.rip) return;
+  const solids = all.map((lying) => solidOf(lying, stock));
+  const stuck = stuckTogether(solids, job.saw);
+  if (stuck.length === 0) return;
+  const names = all.filter((_, index) => stuck.some((solid) => solid === solids[index]));
+  const listed = joinTexts(
+    names.map(({ name }) => name),
+    ', ',
+  );
+  report(6, path, text`no through cut separates ${listed}`);
+}
+
+export function checkCuts(judged: JudgedBoard, report: Report): void {
+  checkGaps(judged, report);
+  checkReach(judged, report);
+  checkThroughCuts(judged, report);
+}
+
+const isOver = ({ x, y, length, width }: KeptOffcut, stock: Stock): boolean =>
+  x < -TOLERANCE ||
+  y < -TOLERANCE ||
+  x + length > stock.length + TOLERANCE ||
+  y + width > stock.width + TOLERANCE;
+
+const offcutSolid = ({ x, y, length, width }: KeptOffcut, stock: Stock): LyingSolid => {
+  const face = outlineOf({ kind: 'rect', corner: [x, y], width: length, height: width });
+  return { faceA: face, faceB: face, depth: stock.thickness };
+};
+
+/** Rule 9: kept offcuts lie on the board, a kerf from everything, and are worth keeping. */
+export function checkOffcuts({ board, all, stock, job, path }: JudgedBoard, report: Report): void {
+  const { kerf, keep } = job.saw;
+  const solids = board.offcuts.map((offcut) => offcutSolid(offcut, stock));
+  board.offcuts.forEach((offcut, index) => {
+    const where = `${path}.offcuts[${index}]`;
+    const solid = offcutSolid(offcut, stock);
+    if (isOver(offcut, stock))
+      report(9, where, text`the offcut reaches over the edge of the board`);
+    if (offcut.length < keep.length - TOLERANCE || offcut.width < keep.width - TOLERANCE)
+      report(
+        9,
+        where,
+        text`the offcut of ${ofLength(offcut.length)} × ${ofLength(offcut.width)} is smaller than what is kept`,
+      );
+    for (const lying of all)
+      if (!areApart(solid, solidOf(lying, stock), kerf))
+        report(9, where, text`the offcut is less than a kerf from ${lying.name}`);
+    solids.slice(0, index).forEach((other, number) => {
+      if (!areApart(solid, other, kerf))
+        report(9, where, text`the offcut is less than a kerf from offcut ${number}`);
+    });
+  });
+}

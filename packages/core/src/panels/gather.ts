@@ -1,0 +1,40 @@
+import { at, entry } from '../lists/index.js';
+import type { Draft } from './draft.js';
+import type { Panel } from './panel-set.js';
+
+/** What makes two panels of a group one: everything that is cut. */
+const shapeOf = (group: string, panel: Panel): string => {
+  const { outline, underside, features, role, thickness, inside, outside } = panel;
+  return JSON.stringify([group, role, thickness, outline, underside, features, inside, outside]);
+};
+
+/** Copies that came out alike become instances of one panel. Gives the panels, and for each draft the id of its panel. */
+export function gather(
+  drafts: readonly Draft[],
+  cut: readonly Panel[],
+): { panels: Panel[]; nameOf: string[] } {
+  const panels = new Map<string, Panel>();
+  const known = new Map<string, string>();
+  const groups = new Map<string, number>();
+  const nameOf = cut.map((panel, index) => {
+    const { group } = at(drafts, index);
+    if (!group) {
+      panels.set(panel.id, panel);
+      return panel.id;
+    }
+    const shape = shapeOf(group, panel);
+    const twin = known.get(shape);
+    if (twin) {
+      const one = entry(panels, twin);
+      panels.set(twin, { ...one, instances: [...one.instances, ...panel.instances] });
+      return twin;
+    }
+    const number = (groups.get(group) ?? 0) + 1;
+    groups.set(group, number);
+    const id = number === 1 ? group : `${group}-${number}`;
+    known.set(shape, id);
+    panels.set(id, { ...panel, id });
+    return id;
+  });
+  return { panels: [...panels.values()], nameOf };
+}

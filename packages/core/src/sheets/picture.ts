@@ -1,0 +1,46 @@
+import { toMm } from '../measure/index.js';
+import type { PanelSet } from '../panels/index.js';
+import { boundsOf } from '../plane/index.js';
+import {
+  behindSection,
+  belowSection,
+  type DrawnFace,
+  frontView,
+  levelSection,
+  middleSection,
+} from './views.js';
+
+export type ViewName = 'front' | 'section' | 'plan';
+
+/** A small drawing of a box, in millimetres, y downwards: SVG path data, and the box round it as a viewBox. */
+export interface ViewPicture {
+  box: [x: number, y: number, width: number, height: number];
+  behind: string;
+  cut: string;
+}
+
+const round = (ticks: number): number => Math.round(toMm(ticks) * 10) / 10;
+
+const pathOf = (faces: readonly DrawnFace[]): string =>
+  faces
+    .map(({ points }) => `M${points.map(([x, y]) => `${round(x)} ${round(-y)}`).join('L')}Z`)
+    .join('');
+
+/** What is cut by a view and what stands behind it. */
+export function facesOf(box: PanelSet, view: ViewName): { cut: DrawnFace[]; behind: DrawnFace[] } {
+  if (view === 'section') return { cut: middleSection(box), behind: behindSection(box) };
+  if (view === 'plan') return { cut: levelSection(box), behind: belowSection(box) };
+  return { cut: frontView(box), behind: [] };
+}
+
+/** A view of a box small enough to be sent in a list. */
+export function viewPicture(box: PanelSet, view: ViewName): ViewPicture {
+  const { cut, behind } = facesOf(box, view);
+  const corners = [...cut, ...behind].flatMap(({ points }) => points);
+  const [left, bottom, right, top] = boundsOf(corners);
+  return {
+    box: [round(left), round(-top), round(right - left), round(top - bottom)],
+    behind: pathOf(behind),
+    cut: pathOf(cut),
+  };
+}
