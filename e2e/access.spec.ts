@@ -44,3 +44,18 @@ test('a batch can be begun without a mouse', async ({ page }) => {
   await page.getByRole('radio', { name: /over the back/ }).press('Space');
   await expect(page.getByRole('radio', { name: /over the back/ })).toBeChecked();
 });
+
+test('on a phone the bench is no wider than the screen, and its buttons are in reach', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Six boxes for the rail trail' })).toBeVisible();
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(390);
+  for (const name of ['Delete Six boxes for the rail trail', 'Start a batch']) {
+    const box = (await page.getByLabel(name).or(page.getByRole('link', { name })).boundingBox())!;
+    expect(box.x).toBeGreaterThanOrEqual(0);
+    expect(box.x + box.width).toBeLessThanOrEqual(390);
+  }
+});

@@ -117,6 +117,10 @@ test('drawings and templates come as files', async ({ page }) => {
 test('the handbook shows every animal, kind of box and choice with its marks', async ({ page }) => {
   await page.goto('/handbook');
   await expect(page.getByRole('heading', { name: 'Eastern bluebird' })).toBeVisible();
+  const hung = page.getByText('Hung at').first().locator('..');
+  await expect(hung).toContainText(/\d ft to [\d.]+ ft/);
+  await page.getByLabel('Lengths in').selectOption('3');
+  await expect(hung).toContainText(/\d m to [\d.]+ m/);
   await page.getByRole('tab', { name: 'Kinds of box' }).click();
   await expect(page.getByRole('heading', { level: 2 })).toHaveCount(10);
   await page.getByRole('tab', { name: 'Where makers disagree' }).click();

@@ -1,8 +1,9 @@
 import { type Animal, type Range, readyWords } from '@spare-knot/core/animals';
 import { EVIDENCE_MEANINGS, fromMm } from '@spare-knot/core/measure';
+import { ofHeight } from '@spare-knot/core/text';
 
 import type { ReactNode } from 'react';
-import { Length } from '../measure/length';
+import { Length, Sentence } from '../measure/length';
 
 function Between({ range }: { range: Range }) {
   return (
@@ -43,7 +44,10 @@ export function AnimalFacts({ animal, brief = false }: { animal: Animal; brief?:
     ]);
   }
   if (animal.cavity) rows.push(['Room high', <Between key="c" range={animal.cavity} />]);
-  if (!brief && animal.mount) rows.push(['Hung at', `${animal.mount[0]} to ${animal.mount[1]} m`]);
+  if (!brief && animal.mount) {
+    const [low, high] = animal.mount.map((metres) => ofHeight(fromMm(metres * 1000)));
+    if (low && high) rows.push(['Hung at', <Sentence key="m" text={[low, ' to ', high]} />]);
+  }
   if (!brief) rows.push(['Up by', readyWords(animal)], ['Facing', animal.facing]);
   return (
     <div className={brief ? 'text-[0.87rem]' : 'mt-2'}>

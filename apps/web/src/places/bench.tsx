@@ -46,7 +46,7 @@ export function Bench() {
           </Link>
         </div>
       )}
-      <ul className="mt-6 grid gap-4">
+      <ul className="mt-6 grid grid-cols-1 gap-4">
         {query.data?.map((batch) => (
           <Boundary key={batch.id} what={`“${batch.name}”`}>
             <BatchCard batch={batch} />
@@ -115,7 +115,7 @@ function BatchCard({ batch }: { batch: BatchSummary }) {
         {batch.picture && <KeptPicture picture={batch.picture} width={100} height={84} />}
       </Link>
       <div className="min-w-0 flex-1">
-        <h2 className="truncate text-xl">
+        <h2 className="truncate text-xl max-sm:whitespace-normal">
           <Link to={`/batches/${batch.id}/box`} className="hover:underline">
             {batch.name}
           </Link>

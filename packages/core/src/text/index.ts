@@ -2,6 +2,7 @@ export {
   joinTexts,
   ofAngle,
   ofArea,
+  ofHeight,
   ofLength,
   ofPanel,
   ofWeight,
