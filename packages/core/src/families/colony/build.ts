@@ -11,9 +11,9 @@ import {
 } from '../../panels/index.js';
 import { type Refusal, sillOf } from '../../plan/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
+import { entranceOpening } from '../common/entrance.js';
+import { ACROSS, LEVEL, roundOpenings } from '../common/holes.js';
 import type { Cut } from '../define-family.js';
-import { entranceOpening } from '../shared/entrance.js';
-import { ACROSS, LEVEL, roundOpenings } from '../shared/holes.js';
 import type { ColonyPlan } from './declared.js';
 import { type ColonyFrame, colonyFaults, drainsOf, type Facing, frameOf, ventAt } from './frame.js';
 import {

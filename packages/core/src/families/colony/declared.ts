@@ -6,9 +6,9 @@ import {
   type PlanOf,
   type RoleDeclarations,
 } from '../../plan/index.js';
-import { COMMON_CHOICES, GRIP_BY } from '../shared/common.js';
-import { entranceTo } from '../shared/entrance.js';
-import { GRIP_PLAIN } from '../shared/grip.js';
+import { COMMON_CHOICES, GRIP_BY } from '../common/choices.js';
+import { entranceTo } from '../common/entrance.js';
+import { GRIP_PLAIN } from '../common/grip.js';
 
 export const SIZES = {
   roomWidth: length('Each room, wide', 80, 400, 152, 'Between partitions.'),

@@ -2,7 +2,7 @@ import { fromMm, type Ticks, tan } from '../../measure/index.js';
 import { type Entrance, entranceOf, type Refusal } from '../../plan/index.js';
 import type { Vec3 } from '../../solid/index.js';
 import { text } from '../../text/index.js';
-import { entranceFaults, refusalsOf } from '../shared/entrance.js';
+import { entranceFaults, refusalsOf } from '../common/entrance.js';
 import type { ColonyPlan } from './declared.js';
 
 /** A vent's middle stands this far from the partition. */

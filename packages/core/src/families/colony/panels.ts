@@ -9,10 +9,10 @@ import {
   solidInside,
   type Vec3,
 } from '../../solid/index.js';
-import { entranceFeature } from '../shared/entrance.js';
-import { type GripWall, gripFeatures } from '../shared/grip.js';
-import { roundHoles } from '../shared/holes.js';
-import { slopedRoof, underSlopedRoof } from '../shared/sloped-roof.js';
+import { entranceFeature } from '../common/entrance.js';
+import { type GripWall, gripFeatures } from '../common/grip.js';
+import { roundHoles } from '../common/holes.js';
+import { slopedRoof, underSlopedRoof } from '../common/sloped-roof.js';
 import type { ColonyPlan } from './declared.js';
 import { type ColonyFrame, drainsOf, type Facing, type Room, ventAt } from './frame.js';
 

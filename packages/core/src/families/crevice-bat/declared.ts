@@ -1,5 +1,5 @@
 import { angle, length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
-import { COMMON_CHOICES } from '../shared/common.js';
+import { COMMON_CHOICES } from '../common/choices.js';
 
 /** Written in millimetres. Figures without a source are common practice. */
 export const SIZES = {

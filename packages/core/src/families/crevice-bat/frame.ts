@@ -2,7 +2,7 @@ import { at } from '../../lists/index.js';
 import { fromMm, type Ticks, tan } from '../../measure/index.js';
 import type { Refusal } from '../../plan/index.js';
 import { ofLength, text } from '../../text/index.js';
-import { refusalsOf } from '../shared/entrance.js';
+import { refusalsOf } from '../common/entrance.js';
 import type { CrevicePlan } from './declared.js';
 
 /** Sticks that make a crevice, and front over a slot. Common practice, no source. */

@@ -7,7 +7,7 @@ import {
   solidInside,
   type Vec3,
 } from '../../solid/index.js';
-import { slopedRoof, underSlopedRoof } from '../shared/sloped-roof.js';
+import { slopedRoof, underSlopedRoof } from '../common/sloped-roof.js';
 import type { CrevicePlan, ROLES } from './declared.js';
 import type { CreviceFrame } from './frame.js';
 import { scores as scoresAcross } from './scores.js';

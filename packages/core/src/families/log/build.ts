@@ -18,12 +18,12 @@ import {
   type Vec3,
 } from '../../solid/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
+import { entranceFeature, entranceOpening } from '../common/entrance.js';
+import { type Floor, floorDraft, floorIn } from '../common/floor.js';
+import { type GripWall, gripFeatures } from '../common/grip.js';
+import { FRONT_TO_BACK, roundHoles, roundOpenings } from '../common/holes.js';
+import { slopedRoof, underSlopedRoof } from '../common/sloped-roof.js';
 import type { Cut } from '../define-family.js';
-import { entranceFeature, entranceOpening } from '../shared/entrance.js';
-import { type Floor, floorDraft, floorIn } from '../shared/floor.js';
-import { type GripWall, gripFeatures } from '../shared/grip.js';
-import { FRONT_TO_BACK, roundHoles, roundOpenings } from '../shared/holes.js';
-import { slopedRoof, underSlopedRoof } from '../shared/sloped-roof.js';
 import type { LogPlan } from './declared.js';
 import { frameOf, type LogFrame, logFaults, SIDES } from './frame.js';
 

@@ -1,8 +1,8 @@
 import { angle, length, oneOf, type PlanOf } from '../../plan/index.js';
-import { FASTENING } from '../shared/common.js';
-import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../shared/entrance.js';
-import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../shared/floor.js';
-import { GRIPS } from '../shared/grip.js';
+import { FASTENING } from '../common/choices.js';
+import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
+import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
+import { GRIPS } from '../common/grip.js';
 
 export const SIZES = {
   diameter: length('Log, through', 140, 900, 230, 'Without bark, at its thinner end.'),

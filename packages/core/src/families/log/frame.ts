@@ -1,7 +1,7 @@
 import { fromMm, tan } from '../../measure/index.js';
 import { type Entrance, entranceOf, type Refusal, recessOf } from '../../plan/index.js';
 import { ofLength, text } from '../../text/index.js';
-import { entranceFaults } from '../shared/entrance.js';
+import { entranceFaults } from '../common/entrance.js';
 import type { LogPlan } from './declared.js';
 
 /** The round as a prism of this many sides, inside the true round. */

@@ -11,11 +11,11 @@ import {
 import { at } from '../../lists/index.js';
 import { fromInches, fromMm } from '../../measure/index.js';
 import { length, middle, type PlanOf } from '../../plan/index.js';
+import { NEST_CAUTIONS } from '../common/cautions.js';
+import { COMMON_CHOICES, MEASURE } from '../common/choices.js';
+import { DRAIN, FLOOR_AT } from '../common/floor.js';
+import { roomFor } from '../common/room.js';
 import { defineFamily } from '../define-family.js';
-import { NEST_CAUTIONS } from '../shared/cautions.js';
-import { COMMON_CHOICES, MEASURE } from '../shared/common.js';
-import { DRAIN, FLOOR_AT } from '../shared/floor.js';
-import { roomFor } from '../shared/room.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
 import {
   BODY_ROLES,

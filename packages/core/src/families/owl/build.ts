@@ -10,11 +10,11 @@ import {
 } from '../../panels/index.js';
 import type { Refusal } from '../../plan/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
+import { entranceOpening } from '../common/entrance.js';
+import { type Floor, floorDraft, floorIn } from '../common/floor.js';
+import { ladder } from '../common/grip.js';
+import { FRONT_TO_BACK, roundOpenings } from '../common/holes.js';
 import type { Cut } from '../define-family.js';
-import { entranceOpening } from '../shared/entrance.js';
-import { type Floor, floorDraft, floorIn } from '../shared/floor.js';
-import { ladder } from '../shared/grip.js';
-import { FRONT_TO_BACK, roundOpenings } from '../shared/holes.js';
 import type { OwlPlan } from './declared.js';
 import { owlFaults } from './faults.js';
 import { frameOf, gripWallOf, type OwlFrame, ventsOf } from './frame.js';

@@ -1,8 +1,8 @@
 import { angle, length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
-import { COMMON_CHOICES, GRIP_BY } from '../shared/common.js';
-import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../shared/entrance.js';
-import { DRAIN_NOT_CLIPPED, FLOOR_AT, FLOOR_SIZES } from '../shared/floor.js';
-import { GRIP_ON_SHEET, LADDER_ROLE } from '../shared/grip.js';
+import { COMMON_CHOICES, GRIP_BY } from '../common/choices.js';
+import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
+import { DRAIN_NOT_CLIPPED, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
+import { GRIP_ON_SHEET, LADDER_ROLE } from '../common/grip.js';
 
 type Answers = Readonly<Record<string, string>>;
 const flapped = (s: Answers): boolean => s.access === 'flap';

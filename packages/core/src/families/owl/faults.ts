@@ -1,7 +1,7 @@
 import { fromMm, type Ticks } from '../../measure/index.js';
 import type { Refusal } from '../../plan/index.js';
 import { ofLength, type Text, text } from '../../text/index.js';
-import { entranceFaults, refusalsOf } from '../shared/entrance.js';
+import { entranceFaults, refusalsOf } from '../common/entrance.js';
 import type { OwlPlan, ROLES } from './declared.js';
 import { type OwlFrame, PLAY, stickOf } from './frame.js';
 

@@ -1,8 +1,8 @@
 import { fromMm, type Ticks, tan } from '../../measure/index.js';
 import { type Entrance, entranceOf, recessOf, sillOf } from '../../plan/index.js';
 import type { HalfSpace, Vec3 } from '../../solid/index.js';
-import type { GripWall } from '../shared/grip.js';
-import { underSlopedRoof } from '../shared/sloped-roof.js';
+import type { GripWall } from '../common/grip.js';
+import { underSlopedRoof } from '../common/sloped-roof.js';
 import type { OwlPlan, ROLES } from './declared.js';
 
 /** Both measures of a stick's cross-section; 0 where its board's width is not known. */

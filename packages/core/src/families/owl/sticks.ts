@@ -10,8 +10,8 @@ import {
   solidInside,
   type Vec3,
 } from '../../solid/index.js';
-import { NO_PARTS, type Parts } from '../shared/grip.js';
-import { alongSlope, upFrom } from '../shared/sloped-roof.js';
+import { NO_PARTS, type Parts } from '../common/grip.js';
+import { alongSlope, upFrom } from '../common/sloped-roof.js';
 import type { OwlPlan } from './declared.js';
 import { type OwlFrame, PLAY, stickOf } from './frame.js';
 import { highestOfSide, lowestOfSide } from './walls.js';

@@ -8,10 +8,10 @@ import {
   solidInside,
   type Vec3,
 } from '../../solid/index.js';
-import { entranceFeature } from '../shared/entrance.js';
-import { gripFeatures } from '../shared/grip.js';
-import { roundHoles } from '../shared/holes.js';
-import { slopedRoof } from '../shared/sloped-roof.js';
+import { entranceFeature } from '../common/entrance.js';
+import { gripFeatures } from '../common/grip.js';
+import { roundHoles } from '../common/holes.js';
+import { slopedRoof } from '../common/sloped-roof.js';
 import type { OwlPlan, ROLES } from './declared.js';
 import { gripWallOf, type OwlFrame, ventsOf } from './frame.js';
 

@@ -1,6 +1,6 @@
 import { length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
-import { COMMON_CHOICES } from '../shared/common.js';
-import { RIDGE } from '../shared/ridge.js';
+import { COMMON_CHOICES } from '../common/choices.js';
+import { RIDGE } from '../common/ridge.js';
 
 export const SIZES = {
   height: length(

@@ -1,8 +1,8 @@
 import { atan2, fromMm, type Ticks } from '../../measure/index.js';
 import type { Refusal } from '../../plan/index.js';
 import { ofLength, type Text, text } from '../../text/index.js';
-import { refusalsOf } from '../shared/entrance.js';
-import { slopeAt } from '../shared/ridge.js';
+import { refusalsOf } from '../common/entrance.js';
+import { slopeAt } from '../common/ridge.js';
 import type { PolePlan } from './declared.js';
 
 /** Height of a spacer along the post, and how far the upper ones stay below the side’s upper edge: common practice, no source. */

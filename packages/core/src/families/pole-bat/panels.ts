@@ -1,8 +1,8 @@
 import { type Draft, type Feature, wood } from '../../panels/index.js';
 import { atLeast, between, type HalfSpace, solidInside, type Vec3 } from '../../solid/index.js';
+import { roundHoles } from '../common/holes.js';
+import { underRidge, underSlope } from '../common/ridge.js';
 import { scores } from '../crevice-bat/scores.js';
-import { roundHoles } from '../shared/holes.js';
-import { underRidge, underSlope } from '../shared/ridge.js';
 import type { PolePlan } from './declared.js';
 import { type PoleFrame, SPACER } from './frame.js';
 

@@ -7,12 +7,12 @@ import {
 } from '../../panels/index.js';
 import { type Refusal, sillOf } from '../../plan/index.js';
 import type { Vec3 } from '../../solid/index.js';
+import { entranceOpening } from '../common/entrance.js';
+import { type Floor, floorDraft, floorIn } from '../common/floor.js';
+import { ladder } from '../common/grip.js';
+import { ACROSS, roundOpenings } from '../common/holes.js';
+import { ridgeRoof, slopeAt } from '../common/ridge.js';
 import type { Cut } from '../define-family.js';
-import { entranceOpening } from '../shared/entrance.js';
-import { type Floor, floorDraft, floorIn } from '../shared/floor.js';
-import { ladder } from '../shared/grip.js';
-import { ACROSS, roundOpenings } from '../shared/holes.js';
-import { ridgeRoof, slopeAt } from '../shared/ridge.js';
 import type { RidgePlan } from './declared.js';
 import { derive } from './derive.js';
 import { frameOf, type RidgeFrame, ridgeFaults } from './frame.js';

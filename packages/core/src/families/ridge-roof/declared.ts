@@ -1,9 +1,9 @@
 import { angle, length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
-import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../shared/common.js';
-import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../shared/entrance.js';
-import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../shared/floor.js';
-import { GRIP, LADDER_ROLE } from '../shared/grip.js';
-import { RIDGE } from '../shared/ridge.js';
+import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
+import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
+import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
+import { GRIP, LADDER_ROLE } from '../common/grip.js';
+import { RIDGE } from '../common/ridge.js';
 
 export const SIZES = {
   width: length('Width', 60, 700, 127, 'Across the box, as you face it.'),

@@ -2,8 +2,8 @@ import { fromMm, type Ticks, tan } from '../../measure/index.js';
 import { swingGap, swingRiseUnderSlope } from '../../panels/index.js';
 import { type Entrance, entranceOf, type Refusal, recessOf, sillOf } from '../../plan/index.js';
 import { ofLength, type Text, text } from '../../text/index.js';
-import { entranceFaults, refusalsOf } from '../shared/entrance.js';
-import { slopeAt } from '../shared/ridge.js';
+import { entranceFaults, refusalsOf } from '../common/entrance.js';
+import { slopeAt } from '../common/ridge.js';
 import type { RidgePlan } from './declared.js';
 
 type SideId = 'side-left' | 'side-right';

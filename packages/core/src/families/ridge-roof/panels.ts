@@ -2,10 +2,10 @@ import { cos, fromMm, sin } from '../../measure/index.js';
 import { type Draft, type Feature, LATCH, PIVOT, wood } from '../../panels/index.js';
 import { sillOf } from '../../plan/index.js';
 import { atLeast, between, solidInside, type Vec3 } from '../../solid/index.js';
-import { entranceFeature } from '../shared/entrance.js';
-import { type GripWall, gripFeatures } from '../shared/grip.js';
-import { roundHoles } from '../shared/holes.js';
-import { slopeAt, underRidge, underSlope } from '../shared/ridge.js';
+import { entranceFeature } from '../common/entrance.js';
+import { type GripWall, gripFeatures } from '../common/grip.js';
+import { roundHoles } from '../common/holes.js';
+import { slopeAt, underRidge, underSlope } from '../common/ridge.js';
 import type { RidgePlan } from './declared.js';
 import { type RidgeFrame, UNDER_SILL } from './frame.js';
 

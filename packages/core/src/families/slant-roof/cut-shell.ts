@@ -1,7 +1,7 @@
 import type { Refusal } from '../../plan/index.js';
+import { floorIn } from '../common/floor.js';
+import { type GripWall, ladder, NO_PARTS } from '../common/grip.js';
 import type { Cut } from '../define-family.js';
-import { floorIn } from '../shared/floor.js';
-import { type GripWall, ladder, NO_PARTS } from '../shared/grip.js';
 import type { ShellPlan } from './declared.js';
 import { derive } from './derive.js';
 import { shellFaults } from './faults.js';

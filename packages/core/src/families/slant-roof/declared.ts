@@ -1,8 +1,8 @@
 import { angle, type Chosen, length, oneOf, type PlanOf } from '../../plan/index.js';
-import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../shared/common.js';
-import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../shared/entrance.js';
-import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../shared/floor.js';
-import { GRIP, LADDER_ROLE } from '../shared/grip.js';
+import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
+import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
+import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
+import { GRIP, LADDER_ROLE } from '../common/grip.js';
 
 /** Roofs that end against the back, which may stand on above them. */
 const AGAINST_BACK = ['butt', 'strip', 'groove'];

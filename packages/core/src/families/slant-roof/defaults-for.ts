@@ -1,6 +1,6 @@
 import type { Animal } from '../../animals/index.js';
 import { fromMm, type Ticks, toMm } from '../../measure/index.js';
-import type { RoomNeeds } from '../shared/room.js';
+import type { RoomNeeds } from '../common/room.js';
 
 interface Heights {
   frontHeight: Ticks;

@@ -10,9 +10,9 @@ import {
   wallRule,
 } from '../../checks/index.js';
 import { entranceOf } from '../../plan/index.js';
+import { NEST_CAUTIONS } from '../common/cautions.js';
+import { roomFor } from '../common/room.js';
 import { defineFamily } from '../define-family.js';
-import { NEST_CAUTIONS } from '../shared/cautions.js';
-import { roomFor } from '../shared/room.js';
 import { cutShell } from './cut-shell.js';
 import { CHOICES, ROLES, SIZES, type SlantRoofPlan } from './declared.js';
 import { heightsFor } from './defaults-for.js';

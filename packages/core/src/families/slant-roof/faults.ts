@@ -1,7 +1,7 @@
 import { fromMm } from '../../measure/index.js';
 import type { Refusal } from '../../plan/index.js';
 import { ofAngle, ofLength, type Text, text } from '../../text/index.js';
-import { entranceFaults, refusalsOf } from '../shared/entrance.js';
+import { entranceFaults, refusalsOf } from '../common/entrance.js';
 import { isAgainstBack, type ShellPlan } from './declared.js';
 import { type Frame, LEAST_ROOM, roofAt } from './frame.js';
 

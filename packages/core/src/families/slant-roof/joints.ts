@@ -1,5 +1,5 @@
 import { type JointDraft, type JointKind, meet } from '../../panels/index.js';
-import type { Floor } from '../shared/floor.js';
+import type { Floor } from '../common/floor.js';
 import type { ShellPlan } from './declared.js';
 import type { Frame } from './frame.js';
 

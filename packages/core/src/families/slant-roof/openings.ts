@@ -1,7 +1,7 @@
 import type { Cavity, Opening } from '../../panels/index.js';
 import type { Vec3 } from '../../solid/index.js';
-import { entranceOpening } from '../shared/entrance.js';
-import { FRONT_TO_BACK, roundOpenings } from '../shared/holes.js';
+import { entranceOpening } from '../common/entrance.js';
+import { FRONT_TO_BACK, roundOpenings } from '../common/holes.js';
 import { type Frame, frontSill, roofAt } from './frame.js';
 import type { Shell } from './panels.js';
 

@@ -8,11 +8,11 @@ import {
   solidInside,
   type Vec3,
 } from '../../solid/index.js';
-import { entranceFeature } from '../shared/entrance.js';
-import { type Floor, floorDraft } from '../shared/floor.js';
-import { type GripWall, gripFeatures } from '../shared/grip.js';
-import { roundHoles } from '../shared/holes.js';
-import { slopedRoof, underSlopedRoof } from '../shared/sloped-roof.js';
+import { entranceFeature } from '../common/entrance.js';
+import { type Floor, floorDraft } from '../common/floor.js';
+import { type GripWall, gripFeatures } from '../common/grip.js';
+import { roundHoles } from '../common/holes.js';
+import { slopedRoof, underSlopedRoof } from '../common/sloped-roof.js';
 import { isAgainstBack, type ShellPlan } from './declared.js';
 import { type Frame, roofAt } from './frame.js';
 import { dripFeatures, grooveFeature } from './grooves.js';

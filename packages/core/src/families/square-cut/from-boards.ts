@@ -2,10 +2,10 @@ import { must } from '../../lists/index.js';
 import { fromMm, type Ticks } from '../../measure/index.js';
 import { length, oneOf, type PlanOf, type Refusal } from '../../plan/index.js';
 import { ofLength, type Text, text } from '../../text/index.js';
-import { FASTENING, GRIP_BY } from '../shared/common.js';
-import { ENTRANCE_SIZES, entranceShape, entranceTo, refusalsOf } from '../shared/entrance.js';
-import { DRAIN_NOT_CLIPPED, FLOOR_AT, FLOOR_SIZES } from '../shared/floor.js';
-import { GRIP } from '../shared/grip.js';
+import { FASTENING, GRIP_BY } from '../common/choices.js';
+import { ENTRANCE_SIZES, entranceShape, entranceTo, refusalsOf } from '../common/entrance.js';
+import { DRAIN_NOT_CLIPPED, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
+import { GRIP } from '../common/grip.js';
 import {
   FRONT_SWINGS,
   OPENS_AT,

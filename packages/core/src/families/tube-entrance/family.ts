@@ -22,10 +22,10 @@ import {
   roundingFor,
 } from '../../plan/index.js';
 import { ofLength, text } from '../../text/index.js';
+import { NEST_CAUTIONS } from '../common/cautions.js';
+import { ENTRANCE_SIZES } from '../common/entrance.js';
+import { roomFor } from '../common/room.js';
 import { defineFamily } from '../define-family.js';
-import { NEST_CAUTIONS } from '../shared/cautions.js';
-import { ENTRANCE_SIZES } from '../shared/entrance.js';
-import { roomFor } from '../shared/room.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
 import {
   PIVOT_BELOW,
