@@ -5,14 +5,6 @@ import { behindSection, frontView, middleSection } from '@spare-knot/core/sheets
 import { planFor } from '../../../../packages/core/test/boxes.js';
 import { extentOf, FIELD, layOutDimensions } from './dimension-layout';
 
-const SUITED: Record<string, string> = {
-  owl: 'barn-owl-eu',
-  bat: 'crevice-bats-na',
-  'pole-bat': 'crevice-bats-na',
-  tube: 'pardalote',
-  colony: 'purple-martin',
-};
-
 function laidOut(family: Family, animal: string, width: number, height: number) {
   const plan = planFor(family, animalById(animal)!);
   const built = buildBox(plan);
@@ -33,7 +25,7 @@ describe('sizes on the drawing', () => {
   test('no field covers another, and all of them stand on the sheet, for every family at every width of the page', () => {
     for (const family of FAMILIES)
       for (const width of [330, 360, 480, 560, 690, 730, 960]) {
-        const drawn = laidOut(family, SUITED[family.id] ?? 'great-tit', width, 380)!;
+        const drawn = laidOut(family, family.example, width, 380)!;
         expect(drawn.scale).toBeGreaterThan(0);
         drawn.dimensions.forEach(({ at: [x, y], size }, index) => {
           expect([
@@ -78,7 +70,7 @@ describe('sizes on the drawing', () => {
     for (const family of FAMILIES) {
       const { a, b, frontX, frontY, acrossX, acrossY, scale, height } = laidOut(
         family,
-        SUITED[family.id] ?? 'great-tit',
+        family.example,
         350,
         320,
       )!;

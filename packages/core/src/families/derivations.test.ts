@@ -9,19 +9,11 @@ import { plainText } from '../text/index.js';
 import { FAMILIES } from './list.js';
 import { buildBox } from './registry.js';
 
-const ANIMAL: Record<string, string> = {
-  owl: 'barn-owl-eu',
-  bat: 'crevice-bats-na',
-  'pole-bat': 'crevice-bats-na',
-  tube: 'pardalote',
-  colony: 'purple-martin',
-};
-
 /** Every derivation of every family, over its choices one at a time and over some thicknesses. */
 function derivations(): { family: string; plan: BoxPlan; derived: Derived }[] {
   return FAMILIES.flatMap((family) =>
     [12, 19.05].flatMap((thickness) => {
-      const start = planFor(family, animalById(ANIMAL[family.id] ?? 'great-tit')!, thickness);
+      const start = planFor(family, animalById(family.example)!, thickness);
       return family.choices.flatMap((choice) =>
         choice.options.flatMap((option) => {
           const plan = { ...start, choices: { ...start.choices, [choice.id]: option.id } };

@@ -25,20 +25,7 @@ import type { Family } from './family.js';
 import { FAMILIES } from './list.js';
 import { buildBox, checkBox, familyById } from './registry.js';
 
-/** An animal that each family suits. */
-const FOR: Record<string, string> = {
-  'slant-roof': 'black-capped-chickadee',
-  'square-cut': 'great-tit',
-  'open-front': 'european-robin',
-  'ridge-roof': 'tree-swallow',
-  owl: 'barn-owl-eu',
-  bat: 'crevice-bats-na',
-  'pole-bat': 'crevice-bats-na',
-  colony: 'purple-martin',
-  log: 'eurasian-nuthatch',
-  tube: 'pardalote',
-};
-const animalFor = (family: Family): Animal => animalById(FOR[family.id]!)!;
+const animalFor = (family: Family): Animal => animalById(family.example)!;
 const startFor = (family: Family, thickness?: number) =>
   planFor(family, animalFor(family), thickness);
 
@@ -407,7 +394,7 @@ describe('worked examples of the families', () => {
 
   test('a log’s slabs are screwed where the round is thin: the screw is as long as the wood there wants, not at its middle', () => {
     const family = familyById('log')!;
-    const plan = planFor(family, animalFor(family));
+    const plan = planFor(family, animalById('eurasian-nuthatch')!);
     const box = built(plan);
     const slab = box.panels.find((panel) => panel.id === 'slab-front')!;
     const { fastening } = box.joints.find(
