@@ -6,6 +6,7 @@ import { openFront } from './open-front/family.js';
 import { owlBox } from './owl/family.js';
 import { poleBat } from './pole-bat/family.js';
 import { ridgeRoofBox } from './ridge-roof/family.js';
+import { roostShelf } from './roost-shelf/family.js';
 import { slantRoof } from './slant-roof/family.js';
 import { squareCut } from './square-cut/family.js';
 import { tubeEntrance } from './tube-entrance/family.js';
@@ -22,4 +23,5 @@ export const FAMILIES: readonly Family[] = [
   colonyHouse,
   logBox,
   tubeEntrance,
+  roostShelf,
 ];

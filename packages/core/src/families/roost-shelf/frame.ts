@@ -1,0 +1,110 @@
+import { fromMm, type Ticks } from '../../measure/index.js';
+import type { Refusal } from '../../plan/index.js';
+import { ofLength, type Text, text } from '../../text/index.js';
+import { refusalsOf } from '../common/entrance.js';
+import { type Floor, floorIn } from '../common/floor.js';
+import type { ShelfPlan } from './declared.js';
+
+/** A bracket's outer end is cut off blunt: a feather edge splits off. Common practice, no source. */
+const NOSE: Ticks = fromMm(25);
+/** A bracket stays this far behind the rim, so that nothing stands on it to reach in. Common practice, no source. */
+const BEHIND_RIM: Ticks = fromMm(10);
+
+/** What the tray is cut by: the floor's upper face at z = 0, the wall that it hangs on behind the back. */
+export interface ShelfFrame {
+  t: Readonly<Record<keyof ShelfPlan['wood'], Ticks>>;
+  half: number;
+  depth: Ticks;
+  /** -1 where the other wall is on the left, 1 on the right. */
+  corner: -1 | 1;
+  /** Outsides of the boards at the two ends, from left to right. */
+  outside: readonly [left: number, right: number];
+  rim: Ticks;
+  walls: Ticks;
+  /** Lower face of the floor, lower end of the brackets and of the board behind them. */
+  under: number;
+  low: number;
+  nose: Ticks;
+  out: Ticks;
+  /** Middles of the brackets. */
+  brackets: readonly [number, number];
+  floor: Floor;
+}
+
+export function frameOf(plan: ShelfPlan): ShelfFrame {
+  const { sizes, choices, wood } = plan;
+  const t = {
+    floor: wood.floor.thickness,
+    back: wood.back.thickness,
+    side: wood.side.thickness,
+    front: wood.front.thickness,
+    end: wood.end.thickness,
+    bracket: wood.bracket.thickness,
+  };
+  const half = sizes.width / 2;
+  const corner = choices.corner === 'left' ? -1 : 1;
+  const [left, right] = corner < 0 ? [t.side, t.end] : [t.end, t.side];
+  const at = Math.round(half / 2);
+  return {
+    t,
+    half,
+    depth: sizes.depth,
+    corner,
+    outside: [-half - left, half + right],
+    rim: sizes.frontAboveFloor,
+    walls: sizes.wallsAboveFloor,
+    under: -t.floor,
+    low: -t.floor - sizes.bracketHigh,
+    nose: NOSE,
+    out: sizes.bracketOut,
+    brackets: [-at, at],
+    floor: floorIn(plan, { half, front: 0, back: sizes.depth }, t.floor),
+  };
+}
+
+/** Whether a drain opens onto a bracket. */
+function isBlocked({ floor, brackets, t, depth, out }: ShelfFrame): boolean {
+  return floor.openings.some(({ polygon }) => {
+    const [xs, ys] = [polygon.map(([x]) => x), polygon.map(([, y]) => y)];
+    // A gap runs right across: it drains on either side of a bracket.
+    if (Math.max(...xs) - Math.min(...xs) > Math.abs(brackets[1] - brackets[0])) return false;
+    const overBracket = Math.max(...ys) > depth - out;
+    return brackets.some(
+      (at) => Math.max(...xs) > at - t.bracket / 2 && Math.min(...xs) < at + t.bracket / 2,
+    )
+      ? overBracket
+      : false;
+  });
+}
+
+export function shelfFaults({ sizes, choices }: ShelfPlan, frame: ShelfFrame): Refusal[] {
+  const gap = choices.floor === 'gap' ? sizes.drainSize : 0;
+  const fault = (when: boolean, field: string, message: Text) => ({ when, field, message });
+  return refusalsOf([
+    fault(
+      sizes.bracketOut > sizes.depth - BEHIND_RIM,
+      'bracketOut',
+      text`The brackets reach the rim. Let them end at least ${ofLength(BEHIND_RIM)} behind it, or make the tray deeper.`,
+    ),
+    fault(
+      sizes.bracketHigh < 2 * NOSE,
+      'bracketHigh',
+      text`A bracket must be at least ${ofLength(2 * NOSE)} high.`,
+    ),
+    fault(
+      sizes.wallsAboveFloor < sizes.frontAboveFloor,
+      'wallsAboveFloor',
+      text`The boards on the walls must stand at least as high as the rim.`,
+    ),
+    fault(
+      isBlocked(frame),
+      'drainSize',
+      text`A drain opens onto a bracket. Make the tray wider, or the drain smaller.`,
+    ),
+    fault(
+      gap > sizes.depth / 4,
+      'drainSize',
+      text`The gaps leave too little of the floor. Make them narrower.`,
+    ),
+  ]);
+}
