@@ -1,4 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
+import { must } from '@spare-knot/core/lists';
 import { expect, test } from './test-server.js';
 
 const pages = [
@@ -54,7 +55,10 @@ test('on a phone the bench is no wider than the screen, and its buttons are in r
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(390);
   for (const name of ['Delete Six boxes for the rail trail', 'Start a batch']) {
-    const box = (await page.getByLabel(name).or(page.getByRole('link', { name })).boundingBox())!;
+    const box = must(
+      await page.getByLabel(name).or(page.getByRole('link', { name })).boundingBox(),
+      'box',
+    );
     expect(box.x).toBeGreaterThanOrEqual(0);
     expect(box.x + box.width).toBeLessThanOrEqual(390);
   }

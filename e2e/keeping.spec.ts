@@ -1,3 +1,5 @@
+import { at } from '@spare-knot/core/lists';
+
 import { chooseWood, expect, kept, startBatch, test, type } from './test-server.js';
 
 const rackCount = async (page: import('@playwright/test').Page): Promise<number> => {
@@ -21,7 +23,7 @@ test('boards are taken once, though two windows press, and undo gives them back'
   const presses = [page, other].map((window) =>
     window.getByRole('button', { name: 'Take these boards' }),
   );
-  await expect(presses[1]!).toBeEnabled();
+  await expect(at(presses, 1)).toBeEnabled();
   await Promise.all(presses.map((press) => press.dblclick()));
   for (const window of [page, other])
     await expect(window.getByRole('button', { name: 'Give the boards back' })).toBeVisible();

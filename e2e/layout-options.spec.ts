@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
+import { must } from '@spare-knot/core/lists';
 import {
   boardsOf as boards,
   searchEnded as ended,
@@ -12,7 +13,7 @@ import {
   type,
 } from './test-server.js';
 
-const money = (text: string | null) => Number(text!.replace(/[^\d.]/g, ''));
+const money = (text: string | null) => Number(must(text, 'text').replace(/[^\d.]/g, ''));
 const price = async (page: Page) =>
   money(
     await result(page)
@@ -31,12 +32,12 @@ test('what each panel costs adds up to the boards’ price', async ({ page }) =>
   let sum = 0;
   for (const row of await rows.all()) {
     const [name, copies, one, all] = await row.locator('td').allInnerTexts();
-    expect(name!.length).toBeGreaterThan(3);
+    expect(must(name, 'name').length).toBeGreaterThan(3);
     // The price of one is the price of all by how many there are, to the cent.
-    expect(Math.abs(money(one!) * Number(copies) - money(all!))).toBeLessThan(
-      0.01 * Number(copies),
-    );
-    sum += money(all!);
+    expect(
+      Math.abs(money(must(one, 'one')) * Number(copies) - money(must(all, 'all'))),
+    ).toBeLessThan(0.01 * Number(copies));
+    sum += money(must(all, 'all'));
   }
   // Each row is rounded to the cent.
   expect(Math.abs(sum - whole)).toBeLessThan(0.04);
@@ -94,9 +95,9 @@ test('a loose knot marked on a board in use: the panels make way for it, or an e
   await expect(boards(page).locator('[data-part]')).toHaveCount(count);
   await expect(result(page)).not.toContainText('find no place');
   if ((await used.count()) === 0) return;
-  const knot = (await used.locator('[data-defect="knot-loose"]').boundingBox())!;
+  const knot = must(await used.locator('[data-defect="knot-loose"]').boundingBox(), 'knot');
   for (const part of await used.locator('[data-part]').all()) {
-    const box = (await part.boundingBox())!;
+    const box = must(await part.boundingBox(), 'box');
     const [x, y] = [knot.x + knot.width / 2, knot.y + knot.height / 2];
     const inside = x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height;
     expect(inside && (await part.getAttribute('data-part')) !== 'front').toBe(false);

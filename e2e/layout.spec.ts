@@ -1,3 +1,5 @@
+import { at, must } from '@spare-knot/core/lists';
+
 import {
   boardsOf as boards,
   chooseWood,
@@ -22,8 +24,8 @@ test('a panel is dragged, stays where it was put, and the rest flows round it; a
     .first()
     .locator('[data-part]')
     .first();
-  const from = (await front.boundingBox())!;
-  const name = (await front.getAttribute('aria-label'))!.split('.')[0]!;
+  const from = must(await front.boundingBox(), 'from');
+  const name = at(must(await front.getAttribute('aria-label'), 'the value').split('.'), 0);
   const pinnedOne = boards(page).getByRole('button', { name: new RegExp(`^${name}, pinned`) });
   // Towards the middle of the board, so that it stays on it.
   const by = from.x < 350 ? 120 : -120;
@@ -33,10 +35,12 @@ test('a panel is dragged, stays where it was put, and the rest flows round it; a
   await page.mouse.up();
   await expect(pinnedOne).toBeVisible();
   // It lies where it was dropped from the first moment, and when all the others have found their places.
-  expect(Math.abs((await pinnedOne.boundingBox())!.x - from.x - by)).toBeLessThan(14);
+  expect(Math.abs(must(await pinnedOne.boundingBox(), 'the value').x - from.x - by)).toBeLessThan(
+    14,
+  );
   await ended(page);
   await expect(boards(page).locator('[data-part]')).toHaveCount(count);
-  const pinned = (await pinnedOne.boundingBox())!;
+  const pinned = must(await pinnedOne.boundingBox(), 'pinned');
   expect(Math.abs(pinned.x - from.x - by)).toBeLessThan(14);
   // It stays over a reload, and an arrow key moves it on.
   await kept(page);
@@ -45,7 +49,7 @@ test('a panel is dragged, stays where it was put, and the rest flows round it; a
   await again.focus();
   await page.keyboard.press('Shift+ArrowRight');
   await ended(page);
-  expect((await again.boundingBox())!.x).toBeGreaterThan(pinned.x);
+  expect(must(await again.boundingBox(), 'the value').x).toBeGreaterThan(pinned.x);
   await again.focus();
   await page.keyboard.press('Shift+ArrowUp');
   await page.keyboard.press('Shift+ArrowUp');

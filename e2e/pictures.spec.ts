@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import { must } from '@spare-knot/core/lists';
 import { expect, test } from './test-server.js';
 
 /** The pictures in docs/screenshots, made from the demo: SPARE_KNOT_PICTURES=1 and the browser tests’ runner. */
@@ -42,7 +43,7 @@ test('pictures of every main view', async ({ page }) => {
   await page.screenshot({ path: path('layout') });
   await page.getByRole('button', { name: 'Compare four ways' }).click();
   const front = page.locator('[data-part="front"]').first();
-  const from = (await front.boundingBox())!;
+  const from = must(await front.boundingBox(), 'from');
   await page.mouse.move(from.x + 20, from.y + 20);
   await page.mouse.down();
   await page.mouse.move(from.x + 200, from.y + 22, { steps: 5 });

@@ -1,4 +1,5 @@
 import { gzipSync } from 'node:zlib';
+import { at } from '@spare-knot/core/lists';
 import { chooseWood, expect, kept, startBatch, test, type } from './test-server.js';
 
 test('from an animal and a rack of boards to marked boards on paper, and all of it there again after a restart', async ({
@@ -60,8 +61,8 @@ test('from an animal and a rack of boards to marked boards on paper, and all of 
     const [, width, height] =
       /\/MediaBox\s*\[\s*0 0 ([\d.]+) ([\d.]+)\s*\]/.exec(pdf.toString('latin1')) ?? [];
     const points = paper === 'A4' ? [595.3, 841.9] : [612, 792];
-    expect(Math.abs(Number(width) - points[0]!)).toBeLessThan(1);
-    expect(Math.abs(Number(height) - points[1]!)).toBeLessThan(1);
+    expect(Math.abs(Number(width) - at(points, 0))).toBeLessThan(1);
+    expect(Math.abs(Number(height) - at(points, 1))).toBeLessThan(1);
   }
 
   await page.goBack();

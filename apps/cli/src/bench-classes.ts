@@ -1,4 +1,5 @@
 import { type LayoutJob, type Part, STANDARD_SAW } from '@spare-knot/core/job';
+import { at } from '@spare-knot/core/lists';
 import { fromMm } from '@spare-knot/core/measure';
 
 /** Repeatable noise (mulberry32, public domain). */
@@ -103,8 +104,8 @@ export function classJobs(): LayoutJob[] {
         const pick = random();
         const others = kinds.filter((_other, index) => index !== main);
         return pick < 0.7
-          ? kinds[main]!(random)
-          : others[Math.min(2, Math.floor((pick - 0.7) * 10))]!(random);
+          ? at(kinds, main)(random)
+          : at(others, Math.min(2, Math.floor((pick - 0.7) * 10)))(random);
       },
       200 + main,
     ),

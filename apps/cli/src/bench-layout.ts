@@ -3,6 +3,7 @@ import { cpus, totalmem } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import type { LayoutJob, PinnedPlacement } from '@spare-knot/core/job';
 import { aboveBest, checkLayout, type Layout, searchLayout } from '@spare-knot/core/layout';
+import { at, must } from '@spare-knot/core/lists';
 
 import { classJobs } from './bench-classes.js';
 import { firstFitDecreasing, type Rival, rectanglePacker } from './bench-rivals.js';
@@ -38,7 +39,7 @@ function measure(job: LayoutJob): Measured {
     solver,
     onBetter: (better) => found.push({ at: performance.now() - began, layout: better }),
   });
-  for (const each of [found[0]!.layout, layout]) {
+  for (const each of [at(found, 0).layout, layout]) {
     const broken = checkLayout(job, each);
     if (broken.length > 0) throw new Error(`${job.name}: ${JSON.stringify(broken[0])}`);
   }
@@ -47,10 +48,16 @@ function measure(job: LayoutJob): Measured {
   return {
     job,
     layout,
-    first: found[0]!.at,
-    best: found.find((each) => same(each.layout))!.at,
+    first: at(found, 0).at,
+    best: must(
+      found.find((each) => same(each.layout)),
+      'one of the found',
+    ).at,
     proof: found.find((each) => each.layout.optimal)?.at ?? null,
-    at2: found.filter((each) => each.at <= 2000).at(-1)!.layout.cost,
+    at2: at(
+      found.filter((each) => each.at <= 2000),
+      -1,
+    ).layout.cost,
     fit: firstFitDecreasing(job),
     packer: rectanglePacker(job),
   };
@@ -72,9 +79,15 @@ function afterPin(job: LayoutJob): number[] {
     { clock: () => performance.now(), solver },
   );
   return layout.boards.slice(0, 4).map((board) => {
-    const { part, copy, turn, flipped, y } = board.placements.at(-1)!;
-    const shape = job.parts.find((each) => each.id === part)!;
-    const stock = job.stock.find((each) => each.id === board.stock)!;
+    const { part, copy, turn, flipped, y } = at(board.placements, -1);
+    const shape = must(
+      job.parts.find((each) => each.id === part),
+      'shape',
+    );
+    const stock = must(
+      job.stock.find((each) => each.id === board.stock),
+      'stock',
+    );
     const xs = [...shape.outline, ...shape.underside].map((point) => point[0]);
     const pin: PinnedPlacement = {
       part,
@@ -107,7 +120,7 @@ const small = smallJobs().map((job) => {
   console.log(line(measured));
   return measured;
 });
-const pins = afterPin(smallJobs()[1]!);
+const pins = afterPin(at(smallJobs(), 1));
 console.log(
   `a pin moved on a six-box job, a new layout after: ${pins.map((each) => ms(each)).join(', ')}`,
 );

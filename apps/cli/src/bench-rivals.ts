@@ -1,4 +1,5 @@
 import { type LayoutJob, type Part, priceOf, type Stock, suits } from '@spare-knot/core/job';
+import { entry } from '@spare-knot/core/lists';
 import type { Cents } from '@spare-knot/core/measure';
 
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
@@ -64,12 +65,12 @@ export function firstFitDecreasing(job: LayoutJob): Rival {
       continue;
     const stock = byValue(job.stock).find(
       (each) =>
-        left.get(each.id)! > 0 &&
+        entry(left, each.id) > 0 &&
         carries(piece.part, each) &&
         (rip || Math.abs(each.width - piece.width) <= 160),
     );
     if (!stock) return null;
-    left.set(stock.id, left.get(stock.id)! - 1);
+    left.set(stock.id, entry(left, stock.id) - 1);
     const board = { stock, used: 0, shelves: [] };
     boards.push(board);
     place(board, piece);

@@ -4,6 +4,7 @@ import { readBoxPlan, readStock } from '@spare-knot/core/exchange';
 import { buildBox, checkBox, FAMILIES } from '@spare-knot/core/families';
 import { jobForBoxes } from '@spare-knot/core/job';
 import { checkLayout, searchLayout } from '@spare-knot/core/layout';
+import { at, must } from '@spare-knot/core/lists';
 import { startPlan } from '@spare-knot/core/plan';
 import { viewDrawing } from '@spare-knot/core/sheets';
 
@@ -27,7 +28,7 @@ function timed(runs: number, work: (run: number) => void): number[] {
 const say = (what: string, values: number[]) => {
   const sorted = [...values].sort((a, b) => a - b);
   console.log(
-    `${what.padEnd(58)} median ${median(values).toFixed(2).padStart(9)}   min ${sorted[0]!.toFixed(2).padStart(9)}   max ${sorted.at(-1)!.toFixed(2).padStart(9)} ms`,
+    `${what.padEnd(58)} median ${median(values).toFixed(2).padStart(9)}   min ${at(sorted, 0).toFixed(2).padStart(9)}   max ${at(sorted, -1).toFixed(2).padStart(9)} ms`,
   );
 };
 
@@ -36,7 +37,7 @@ say(
   timed(200, (run) => {
     const built = buildBox({
       ...plan,
-      sizes: { ...plan.sizes, frontHeight: plan.sizes.frontHeight! + run },
+      sizes: { ...plan.sizes, frontHeight: must(plan.sizes.frontHeight, 'frontHeight') + run },
     });
     if (built.ok) checkBox(plan, built.box);
   }),
@@ -44,19 +45,19 @@ say(
 
 /** Every family, a size changed at a time: panels, checks and the three views. */
 for (const family of FAMILIES) {
-  const of = animalById(family.example)!;
-  const start = startPlan(family, of, plan.wood.front!);
+  const of = must(animalById(family.example), 'of');
+  const start = startPlan(family, of, must(plan.wood.front, 'front'));
   const rooms: Record<string, string> =
     family.id === 'colony' ? { rows: '3', columns: '4', sides: 'two' } : {};
   const sizes = Object.keys(start.sizes);
   say(
     `${family.id}${family.id === 'colony' ? ', 24 rooms' : ''}: one size changed`,
     timed(40, (run) => {
-      const id = sizes[run % 3]!;
+      const id = at(sizes, run % 3);
       const changed = {
         ...start,
         choices: { ...start.choices, ...rooms },
-        sizes: { ...start.sizes, [id]: start.sizes[id]! + run },
+        sizes: { ...start.sizes, [id]: must(start.sizes[id], id) + run },
       };
       const box = buildBox(changed);
       if (!box.ok) return;

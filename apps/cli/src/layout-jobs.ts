@@ -1,6 +1,7 @@
 import { animalById } from '@spare-knot/core/animals';
 import { buildBox, familyById } from '@spare-knot/core/families';
 import { jobForBoxes, type LayoutJob, STANDARD_SAW, type Stock } from '@spare-knot/core/job';
+import { must } from '@spare-knot/core/lists';
 import { fromInches, fromMm } from '@spare-knot/core/measure';
 import { type PanelWood, startPlan } from '@spare-knot/core/plan';
 
@@ -29,7 +30,7 @@ const board = (
   quantity,
   material: of.material,
   thickness: of.thickness,
-  width: of.width!,
+  width: must(of.width, 'width'),
   length,
   faceA: of.faceA,
   faceB: of.faceB,
@@ -245,8 +246,8 @@ const LARGE: Asked = {
 };
 
 function jobOf(asked: Asked): LayoutJob {
-  const family = familyById(asked.family)!;
-  const start = startPlan(family, animalById(asked.animal)!, asked.body);
+  const family = must(familyById(asked.family), 'family');
+  const start = startPlan(family, must(animalById(asked.animal), 'animalById'), asked.body);
   const roofs = Object.keys(start.wood).filter((role) => role.startsWith('roof'));
   const plan = {
     ...start,

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
+import { at, must } from '@spare-knot/core/lists';
 import { run } from './run.js';
 
 const examples = (name: string) =>
@@ -50,7 +51,13 @@ describe('the command line', () => {
     const layout = JSON.parse(spareKnot('layout job', { job }).output) as {
       boards: { placements: { x: number }[] }[];
     };
-    layout.boards.find((board) => board.placements.length > 1)!.placements[1]!.x -= 5;
+    at(
+      must(
+        layout.boards.find((board) => board.placements.length > 1),
+        'one of the boards',
+      ).placements,
+      1,
+    ).x -= 5;
     const check = spareKnot('check job layout', { job, layout: JSON.stringify(layout) });
     expect(check.code).toBe(1);
     expect(check.messages.join('\n')).toMatch(/layout: boards\[\d\]\.placements\[\d\]: rule 3/);
@@ -68,7 +75,7 @@ describe('the command line', () => {
       y: 0,
       turn: 0,
       flipped: false,
-      stock: job.stock[0]!.id,
+      stock: at(job.stock, 0).id,
       piece: 0,
     };
     const pinned = [pin, { ...pin, part: 'back', x: 50 }];
@@ -88,7 +95,7 @@ describe('the command line', () => {
   });
 
   test('a bad line of the rack is named and the good ones are used; a bad part or knot is named and the rest laid out', () => {
-    const rack = `${files.rack!.trimEnd()}\nBad,2,western-red-cedar,-3,139.7,1828.8,rough,rough,3.40,no,\n`;
+    const rack = `${must(files.rack, 'rack').trimEnd()}\nBad,2,western-red-cedar,-3,139.7,1828.8,rough,rough,3.40,no,\n`;
     const made = spareKnot('job plan bad --boxes 1 --seconds 0.2', { bad: rack });
     expect(made.code).toBe(1);
     expect(made.messages).toEqual([expect.stringMatching(/^bad: line \d+: thickness: .*negative/)]);
@@ -96,13 +103,13 @@ describe('the command line', () => {
       parts: Record<string, unknown>[];
       stock: { defects: unknown[] }[];
     };
-    job.parts[0]!.outline = [
+    at(job.parts, 0).outline = [
       [0, 0],
       [0, 9],
       [9, 9],
       [9, 0],
     ];
-    job.stock[0]!.defects = [{ kind: 'nail', circle: [99_000, 10, 2] }];
+    at(job.stock, 0).defects = [{ kind: 'nail', circle: [99_000, 10, 2] }];
     const result = spareKnot('layout job', { job: JSON.stringify(job) });
     expect(result.code).toBe(1);
     expect(result.messages.join('\n')).toMatch(/job: parts\[0\].*\n.*/);
@@ -178,7 +185,7 @@ describe('the command line', () => {
   });
 
   test('a file of the first version is read, and what it leaves out is said on standard error', () => {
-    const { plan } = BEFORE[0]!;
+    const { plan } = at(BEFORE, 0);
     const { ventSize: _ventSize, ...sizes } = plan.sizes;
     const result = spareKnot('plan before', { before: JSON.stringify({ ...plan, sizes }) });
     expect(result.code).toBe(0);
@@ -189,7 +196,7 @@ describe('the command line', () => {
   });
 
   test('an answer that is none is an error at its path, not a stack trace', () => {
-    const plan = JSON.parse(files.plan!) as { choices: Record<string, string> };
+    const plan = JSON.parse(must(files.plan, 'plan')) as { choices: Record<string, string> };
     plan.choices.roof = 'abc';
     const result = spareKnot('plan bad', { bad: JSON.stringify(plan) });
     expect([result.code, result.output]).toEqual([1, '']);
@@ -202,7 +209,7 @@ describe('the command line', () => {
     const checks = JSON.parse(result.output) as { id: string; severity: string; text: string }[];
     expect(checks.map(({ id }) => id)).toEqual(expect.arrayContaining(['grip', 'floor', 'air']));
     expect(checks.every(({ text }) => typeof text === 'string')).toBe(true);
-    const plan = JSON.parse(files.plan!) as { sizes: Record<string, number> };
+    const plan = JSON.parse(must(files.plan, 'plan')) as { sizes: Record<string, number> };
     plan.sizes.entranceHeight = 400;
     const refused = spareKnot('checks bad', { bad: JSON.stringify(plan) });
     expect(refused.code).toBe(1);
@@ -210,7 +217,7 @@ describe('the command line', () => {
   });
 
   test('a plan that gives no sound box names the field', () => {
-    const plan = JSON.parse(files.plan!) as { sizes: Record<string, number> };
+    const plan = JSON.parse(must(files.plan, 'plan')) as { sizes: Record<string, number> };
     plan.sizes.entranceHeight = 400;
     const result = spareKnot('plan bad', { bad: JSON.stringify(plan) });
     expect(result.code).toBe(1);

@@ -1,6 +1,7 @@
 import { expect } from '@jest/globals';
 import type { Animal } from '../src/animals/index.js';
 import type { Family } from '../src/families/index.js';
+import { at, must } from '../src/lists/index.js';
 import { fromMm } from '../src/measure/index.js';
 import {
   type Feature,
@@ -33,21 +34,28 @@ import {
 
 /** The solid of an instance from its rounded corners, so that tests judge what is handed on. */
 export const solidOf = ({ solid: { vertices, faces } }: PanelInstance): ConvexSolid =>
-  solidInside(
-    faces.map((face) => {
-      // The widest corner triple: corners rounded to the tick turn a short edge far.
-      let best: readonly [Vec3, Vec3, Vec3] | null = null;
-      let size = 0;
-      for (let i = 1; i + 1 < face.length; i += 1) {
-        const triple = [vertices[face[0]!]!, vertices[face[i]!]!, vertices[face[i + 1]!]!] as const;
-        const turn = cross(subtract(triple[1], triple[0]), subtract(triple[2], triple[0]));
-        const area = Math.hypot(...turn);
-        if (area > size) [best, size] = [triple, area];
-      }
-      const [a, b, c] = best!;
-      return behind(cross(subtract(b, a), subtract(c, a)), a);
-    }),
-  )!;
+  must(
+    solidInside(
+      faces.map((face) => {
+        // The widest corner triple: corners rounded to the tick turn a short edge far.
+        let best: readonly [Vec3, Vec3, Vec3] | null = null;
+        let size = 0;
+        for (let i = 1; i + 1 < face.length; i += 1) {
+          const triple = [
+            at(vertices, at(face, 0)),
+            at(vertices, at(face, i)),
+            at(vertices, at(face, i + 1)),
+          ] as const;
+          const turn = cross(subtract(triple[1], triple[0]), subtract(triple[2], triple[0]));
+          const area = Math.hypot(...turn);
+          if (area > size) [best, size] = [triple, area];
+        }
+        const [a, b, c] = must(best, 'best');
+        return behind(cross(subtract(b, a), subtract(c, a)), a);
+      }),
+    ),
+    'solidInside',
+  );
 
 /** Whether a point lies in the wood that a groove of the panel takes out, to within 0.1 mm. */
 function inGroove(
@@ -135,13 +143,13 @@ export function expectClosedSolid({ solid: { vertices, faces } }: PanelInstance)
       throw new Error(`edge ${edge} is not shared by two faces`);
   expect(vertices.length - edges.size / 2 + faces.length).toBe(2); // Euler
   for (const face of faces) {
-    const [normal, at] = planeOf(face.map((corner) => vertices[corner]!));
+    const [normal, index] = planeOf(face.map((corner) => at(vertices, corner)));
     if (normal === null) continue;
     // Corners are rounded to the tick; over a panel's length that turns a narrow face by some ticks.
-    const leeway = 3 + 4000 / at.narrowest;
-    const heights = vertices.map((vertex) => dot(normal, subtract(vertex, at.middle)));
+    const leeway = 3 + 4000 / index.narrowest;
+    const heights = vertices.map((vertex) => dot(normal, subtract(vertex, index.middle)));
     expect(Math.max(...heights)).toBeLessThan(leeway);
-    expect(Math.min(...face.map((corner) => heights[corner]!))).toBeGreaterThan(-leeway);
+    expect(Math.min(...face.map((corner) => at(heights, corner)))).toBeGreaterThan(-leeway);
   }
 }
 
@@ -154,11 +162,14 @@ function planeOf(
   for (let i = 0; i < corners.length; i += 1)
     normal = add(
       normal,
-      cross(subtract(corners[i]!, middle), subtract(corners[(i + 1) % corners.length]!, middle)),
+      cross(
+        subtract(at(corners, i), middle),
+        subtract(at(corners, (i + 1) % corners.length), middle),
+      ),
     );
   const longest = Math.max(
     ...corners.map((corner, i) =>
-      Math.hypot(...subtract(corners[(i + 1) % corners.length]!, corner)),
+      Math.hypot(...subtract(at(corners, (i + 1) % corners.length), corner)),
     ),
   );
   const narrowest = Math.hypot(...normal) / 2 / longest;
@@ -221,7 +232,7 @@ export function expectHolesInside(panel: Panel): void {
 
 const within = ([x, y]: Point, polygon: readonly Point[]): boolean =>
   polygon.every(([ax, ay], index) => {
-    const [bx, by] = polygon[(index + 1) % polygon.length]!;
+    const [bx, by] = at(polygon, (index + 1) % polygon.length);
     return ((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / Math.hypot(bx - ax, by - ay) > -4;
   });
 
@@ -231,7 +242,7 @@ export const pivotsOf = (box: PanelSet): Vec3[] =>
     .flatMap((panel) =>
       panel.features.flatMap((feature) => {
         if (feature.kind !== 'pivot') return [];
-        const { frame, outsideNormal } = panel.instances[0]!;
+        const { frame, outsideNormal } = at(panel.instances, 0);
         const [x, y] = [frame.x, cross(outsideNormal, frame.x)];
         return [add(frame.origin, add(scale(x, feature.centre[0]), scale(y, feature.centre[1])))];
       }),
@@ -246,7 +257,7 @@ export const mirrorPairs = (box: PanelSet): (readonly [left: Panel, right: Panel
       box.panels.find((panel) => panel.id === left.id.replace('left', 'right'));
     return right &&
       left.thickness === right.thickness &&
-      mirrored(left.instances[0]!, right.instances[0]!)
+      mirrored(at(left.instances, 0), at(right.instances, 0))
       ? [[left, right] as const]
       : [];
   });
@@ -278,8 +289,8 @@ function expectOutline(panel: Panel): void {
   const between = panel.outline.map(
     (point, index) =>
       [
-        (point[0] + panel.underside[index]![0]) / 2,
-        (point[1] + panel.underside[index]![1]) / 2,
+        (point[0] + at(panel.underside, index)[0]) / 2,
+        (point[1] + at(panel.underside, index)[1]) / 2,
       ] as const,
   );
   const mean = (areaOf(panel.outline) + 4 * areaOf(between) + areaOf(panel.underside)) / 6;
@@ -296,18 +307,18 @@ function through(polygon: readonly Vec3[], from: Vec3, direction: Vec3): boolean
   for (let i = 1; i + 1 < polygon.length; i += 1)
     normal = add(
       normal,
-      cross(subtract(polygon[i]!, polygon[0]!), subtract(polygon[i + 1]!, polygon[0]!)),
+      cross(subtract(at(polygon, i), at(polygon, 0)), subtract(at(polygon, i + 1), at(polygon, 0))),
     );
   if (Math.hypot(...normal) < 1) return false;
   normal = unit(normal);
   const rate = dot(normal, direction);
   if (Math.abs(rate) < 1e-9) return false;
-  const at = dot(normal, subtract(polygon[0]!, from)) / rate;
-  if (at < 0) return false;
-  const point = add(from, scale(direction, at));
+  const where = dot(normal, subtract(at(polygon, 0), from)) / rate;
+  if (where < 0) return false;
+  const point = add(from, scale(direction, where));
   // Rims are drawn as polygons inside the round: half a millimetre of leeway.
   return polygon.every((corner, index) => {
-    const edge = subtract(polygon[(index + 1) % polygon.length]!, corner);
+    const edge = subtract(at(polygon, (index + 1) % polygon.length), corner);
     return dot(normal, cross(unit(edge), subtract(point, corner))) >= -fromMm(0.5);
   });
 }

@@ -77,7 +77,12 @@ export const job = (
   effort: { seconds },
 });
 
-export const at = (id: string, x: number, y: number, more: Partial<Placement> = {}): Placement => ({
+export const placed = (
+  id: string,
+  x: number,
+  y: number,
+  more: Partial<Placement> = {},
+): Placement => ({
   part: id,
   copy: 0,
   x: fromMm(x),

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/g
 import { batchRecord, boardRecord } from '@spare-knot/core/api';
 import { layoutDocument } from '@spare-knot/core/exchange';
 import type { Layout } from '@spare-knot/core/layout';
+import { at, must } from '@spare-knot/core/lists';
 import { z } from 'zod';
 import { Acts, railTrail, total } from '../testing/acts.js';
 import { openTestServer, type TestServer } from '../testing/test-server.js';
@@ -54,7 +55,12 @@ describe('taking the boards of a layout', () => {
     expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409, 409]);
     const offcuts = layout.boards.reduce((sum, board) => sum + board.offcuts.length, 0);
     expect(total(await acts.rack())).toBe(before - layout.boards.length + offcuts);
-    const kept = batchRecord.parse(answers.find((answer) => answer.status === 200)!.body);
+    const kept = batchRecord.parse(
+      must(
+        answers.find((answer) => answer.status === 200),
+        'one of the answers',
+      ).body,
+    );
     const backs = await Promise.all(
       [1, 2].map(() =>
         server.http.post(`/api/batches/${batch.id}/give-back`).send({ version: kept.version }),
@@ -111,13 +117,16 @@ describe('taking the boards of a layout', () => {
         board.placements.slice(0, index).some((earlier) => earlier.part === placement.part),
       );
     const spot = layout.boards.findIndex((board) => twin(board) > 0);
-    const second = twin(layout.boards[spot]!);
+    const second = twin(at(layout.boards, spot));
     const boards = layout.boards.map((board, at) => ({
       ...board,
       placements: board.placements.map((placement, index) => {
         if (at !== spot || index !== second) return placement;
         return {
-          ...board.placements.find((earlier) => earlier.part === placement.part)!,
+          ...must(
+            board.placements.find((earlier) => earlier.part === placement.part),
+            'one of the placements',
+          ),
           copy: placement.copy,
         };
       }),
@@ -131,7 +140,10 @@ describe('taking the boards of a layout', () => {
   test('what was thrown away cannot be given back whole, and can once it is restored', async () => {
     const { batch, layout } = await acts.laidOut();
     const kept = batchRecord.parse((await acts.accept(batch, layout)).body);
-    const offcut = (await acts.rack()).find((board) => board.fromBatch === batch.id)!;
+    const offcut = must(
+      (await acts.rack()).find((board) => board.fromBatch === batch.id),
+      'offcut',
+    );
     await acts.throwAway(offcut);
     const refused = await acts.giveBack(batch.id, kept.version);
     expect(refused.status).toBe(409);
@@ -144,7 +156,10 @@ describe('taking the boards of a layout', () => {
   test('an offcut that was renamed, and one named back, is still whole', async () => {
     const { batch, layout } = await acts.laidOut();
     const kept = batchRecord.parse((await acts.accept(batch, layout)).body);
-    const offcut = (await acts.rack()).find((board) => board.fromBatch === batch.id)!;
+    const offcut = must(
+      (await acts.rack()).find((board) => board.fromBatch === batch.id),
+      'offcut',
+    );
     const { id, fromBatch: _fromBatch, ...change } = z.encode(boardRecord, offcut);
     await server.http.put(`/api/rack/${id}`).send({ ...change, name: 'By the door' });
     expect((await acts.giveBack(batch.id, kept.version)).status).toBe(200);
@@ -156,7 +171,10 @@ describe('taking the boards of a layout', () => {
   test('an offcut that was measured anew is not what was given, and the boards stay taken', async () => {
     const { batch, layout } = await acts.laidOut();
     const kept = batchRecord.parse((await acts.accept(batch, layout)).body);
-    const offcut = (await acts.rack()).find((board) => board.fromBatch === batch.id)!;
+    const offcut = must(
+      (await acts.rack()).find((board) => board.fromBatch === batch.id),
+      'offcut',
+    );
     const { id, fromBatch: _fromBatch, ...change } = z.encode(boardRecord, offcut);
     await server.http.put(`/api/rack/${id}`).send({ ...change, length: change.length - 30 });
     expect((await acts.giveBack(batch.id, kept.version)).status).toBe(409);
@@ -165,7 +183,10 @@ describe('taking the boards of a layout', () => {
   test('boards that were thrown away meanwhile stay thrown away; the taken ones come back as a pile of their own', async () => {
     const { batch, layout } = await acts.laidOut();
     const kept = batchRecord.parse((await acts.accept(batch, layout)).body);
-    const pile = (await acts.rack()).find((board) => board.name === 'Picket')!;
+    const pile = must(
+      (await acts.rack()).find((board) => board.name === 'Picket'),
+      'pile',
+    );
     const used = layout.boards.filter((board) => board.stock === pile.id).length;
     await acts.throwAway(pile);
     expect((await acts.giveBack(batch.id, kept.version)).status).toBe(200);
@@ -178,7 +199,10 @@ describe('taking the boards of a layout', () => {
   test('boards that were measured anew meanwhile come back as they were taken', async () => {
     const { batch, layout } = await acts.laidOut();
     const kept = batchRecord.parse((await acts.accept(batch, layout)).body);
-    const pile = (await acts.rack()).find((board) => board.name === 'Picket')!;
+    const pile = must(
+      (await acts.rack()).find((board) => board.name === 'Picket'),
+      'pile',
+    );
     const { id, fromBatch: _fromBatch, ...change } = z.encode(boardRecord, pile);
     await server.http.put(`/api/rack/${id}`).send({ ...change, width: 130 });
     expect((await acts.giveBack(batch.id, kept.version)).status).toBe(200);
@@ -191,7 +215,10 @@ describe('taking the boards of a layout', () => {
   test('a batch that used another’s offcut and gave it back leaves the other free to give back too', async () => {
     const { batch, layout } = await acts.laidOut();
     const first = batchRecord.parse((await acts.accept(batch, layout)).body);
-    const offcut = (await acts.rack()).find((board) => board.fromBatch === batch.id)!;
+    const offcut = must(
+      (await acts.rack()).find((board) => board.fromBatch === batch.id),
+      'offcut',
+    );
     const other = await acts.batch({ name: 'Other', boxes: 1 });
     const found = await acts.layOut(other);
     expect(found.boards.some((board) => board.stock === offcut.id)).toBe(true);
@@ -223,7 +250,12 @@ describe('taking the boards of a layout', () => {
     expect((await acts.one(batch.id)).proposalStale).toBe(true);
     await patch({ boxes: batch.boxes }, 3);
     expect((await acts.one(batch.id)).proposalStale).toBe(false);
-    await acts.throwAway((await acts.rack()).find(({ id }) => id === layout.boards[0]?.stock)!);
+    await acts.throwAway(
+      must(
+        (await acts.rack()).find(({ id }) => id === layout.boards[0]?.stock),
+        'the value',
+      ),
+    );
     expect((await acts.one(batch.id)).proposalStale).toBe(true);
     const [summary] = (await server.http.get('/api/batches')).body.batches;
     expect(summary.state).toMatchObject({ is: 'proposed', stale: true });
@@ -242,7 +274,7 @@ describe('taking the boards of a layout', () => {
 describe('what is asked of a layout', () => {
   test('pins, boards left alone and goals come back as they were kept, and rule what may be accepted', async () => {
     const { batch, layout } = await acts.laidOut();
-    const used = layout.boards[0]!.stock;
+    const used = at(layout.boards, 0).stock;
     const sent = { ...railTrail(), version: batch.version };
     const wishes = {
       ...sent.wishes,

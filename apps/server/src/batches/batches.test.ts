@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { batchRecord } from '@spare-knot/core/api';
+import { at } from '@spare-knot/core/lists';
 import { demoBatches } from '../demo/osier-landing.js';
 import { Acts, railTrail } from '../testing/acts.js';
 import { openTestServer, type TestServer } from '../testing/test-server.js';
@@ -19,7 +20,7 @@ describe('batches', () => {
     const { body } = await server.http.post('/api/batches').send(sent);
     const { body: back } = await server.http.get(`/api/batches/${body.id}`);
     expect(back).toMatchObject(sent);
-    expect(batchRecord.parse(back).plan).toEqual(demoBatches().at(-1)!.plan);
+    expect(batchRecord.parse(back).plan).toEqual(at(demoBatches(), -1).plan);
   });
 
   test('a stale change gets 409 and both versions can be seen', async () => {

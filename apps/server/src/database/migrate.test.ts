@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { batchList, batchRecord, boardList } from '@spare-knot/core/api';
 import { buildBox } from '@spare-knot/core/families';
+import { must } from '@spare-knot/core/lists';
 import { openTestServer, releaseBefore, type TestServer } from '../testing/test-server.js';
 import { migrate } from './migrate.js';
 
@@ -40,16 +41,20 @@ describe('what the release before kept', () => {
 
   test('boards that were taken then are given back as they were', async () => {
     const [taken] = (await summaries()).filter(({ state }) => state.is === 'taken');
-    const before = await one(taken!.id);
+    const before = await one(must(taken, 'taken').id);
     const rack = async () => boardList.parse((await server.http.get('/api/rack')).body).boards;
     const count = async () => (await rack()).reduce((sum, board) => sum + board.quantity, 0);
-    const offcuts = (await rack()).filter((board) => board.fromBatch === taken!.id).length;
+    const offcuts = (await rack()).filter(
+      (board) => board.fromBatch === must(taken, 'taken').id,
+    ).length;
     const there = await count();
     const back = await server.http
-      .post(`/api/batches/${taken!.id}/give-back`)
+      .post(`/api/batches/${must(taken, 'taken').id}/give-back`)
       .send({ version: before.version });
     expect(back.status).toBe(200);
-    expect(await count()).toBe(there - offcuts + before.accepted!.layout.boards.length);
+    expect(await count()).toBe(
+      there - offcuts + must(before.accepted, 'accepted').layout.boards.length,
+    );
   });
 
   test('migrating again changes nothing', async () => {

@@ -3,6 +3,7 @@ import { animalById } from '@spare-knot/core/animals';
 import { type NewBatch, type NewBoard, NO_WISHES } from '@spare-knot/core/api';
 import { colonyHouse, creviceBat, owlBox, slantRoof } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
+import { must } from '@spare-knot/core/lists';
 import { fromInches, fromMm } from '@spare-knot/core/measure';
 import { type BoxPlan, type PanelWood, startPlan } from '@spare-knot/core/plan';
 import type { Defect } from '@spare-knot/core/wood';
@@ -151,7 +152,7 @@ function plan(
   roof: NewBoard,
   change: Partial<Pick<BoxPlan, 'sizes' | 'choices'>>,
 ): BoxPlan {
-  const start = startPlan(slantRoof, animalById(animal)!, woodOf(body));
+  const start = startPlan(slantRoof, must(animalById(animal), 'animalById'), woodOf(body));
   return {
     ...start,
     sizes: { ...start.sizes, ...change.sizes },
@@ -162,7 +163,11 @@ function plan(
 
 /** The batches of the winter, oldest first. */
 export function demoBatches(): NewBatch[] {
-  const named = (name: string): NewBoard => demoBoards().find((each) => each.name === name)!;
+  const named = (name: string): NewBoard =>
+    must(
+      demoBoards().find((each) => each.name === name),
+      'one of the demoBoards',
+    );
   const [picket, roof, ten, cedar] = [
     'Picket',
     'Roof board',
@@ -184,13 +189,17 @@ export function demoBatches(): NewBatch[] {
     batch(
       'A house for the sail-loft bats',
       1,
-      startPlan(creviceBat, animalById('crevice-bats-na')!, woodOf(ply)),
+      startPlan(creviceBat, must(animalById('crevice-bats-na'), 'crevice-bats-na'), woodOf(ply)),
     ),
     batch(
       'A barn owl box for the grain shed',
       1,
       findWood(
-        startPlan(owlBox, animalById('barn-owl-na')!, woodOf(named('Half-inch ply'))),
+        startPlan(
+          owlBox,
+          must(animalById('barn-owl-na'), 'barn-owl-na'),
+          woodOf(named('Half-inch ply')),
+        ),
         atHand,
       ),
     ),
@@ -198,7 +207,11 @@ export function demoBatches(): NewBatch[] {
       'Martin house for the slipway',
       1,
       findWood(
-        startPlan(colonyHouse, animalById('purple-martin')!, woodOf(named('Ten-inch cedar'))),
+        startPlan(
+          colonyHouse,
+          must(animalById('purple-martin'), 'purple-martin'),
+          woodOf(named('Ten-inch cedar')),
+        ),
         atHand,
       ),
     ),

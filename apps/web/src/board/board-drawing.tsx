@@ -1,6 +1,7 @@
 import { boardMarks, type TapeMark } from '@spare-knot/core/cuts';
 import type { LayoutJob, Placement } from '@spare-knot/core/job';
 import { type LaidBoard, placePart } from '@spare-knot/core/layout';
+import { at, must } from '@spare-knot/core/lists';
 import { printLength, TICKS_PER_INCH, TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure';
 import { partName } from '@spare-knot/core/panels';
 import { type Point, type Zone, zoneBounds } from '@spare-knot/core/plane';
@@ -341,9 +342,9 @@ function clearWidth(
 ): readonly [Ticks, Ticks] | null {
   const chords = [0.25, 0.5, 0.75].map((share) => {
     const y = bottom + (upper - bottom) * share;
-    const xs = face.flatMap(([x, at], index) => {
-      const [nextX, next] = face[(index + 1) % face.length]!;
-      return (at - y) * (next - y) < 0 ? [x + ((nextX - x) * (y - at)) / (next - at)] : [];
+    const xs = face.flatMap(([x, where], index) => {
+      const [nextX, next] = at(face, (index + 1) % face.length);
+      return (where - y) * (next - y) < 0 ? [x + ((nextX - x) * (y - where)) / (next - where)] : [];
     });
     return [Math.min(...xs), Math.max(...xs)] as const;
   });
@@ -438,7 +439,7 @@ function FitText(props: FitTextProps) {
           : q.count - p.count) ||
         q.region.width * q.region.height - p.region.width * p.region.height,
     );
-  const { region, turned, count, size } = best!;
+  const { region, turned, count, size } = must(best, 'region');
   if (size < 5) return null;
   const shown = lines.slice(0, count);
   return (

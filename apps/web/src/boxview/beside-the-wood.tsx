@@ -8,6 +8,7 @@ import {
   hardwareOf,
   outsideArea,
 } from '@spare-knot/core/building';
+import { at, must } from '@spare-knot/core/lists';
 import { TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure';
 import { type PanelSet, weightOf } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
@@ -45,7 +46,7 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
     ) /
     TICKS_PER_MM ** 3 /
     1e6;
-  const room = box.cavities[0]!;
+  const room = at(box.cavities, 0);
   const unit: Record<string, string> = { pieces: '', mm: ' mm', ml: ' ml', 'cm²': ' cm²' };
   return (
     <div className="mt-3 grid grid-cols-[1.35fr_1fr] gap-5 max-xl:grid-cols-1">
@@ -174,7 +175,11 @@ function Boring({
         <p className="mt-1 text-soft">Nothing is bored: the box is open.</p>
       )}
       {boring?.nearest != null && !locked && (
-        <button type="button" className="btn mt-1" onClick={() => onEntrance(boring.nearest!)}>
+        <button
+          type="button"
+          className="btn mt-1"
+          onClick={() => onEntrance(must(boring.nearest, 'nearest'))}
+        >
           Set the entrance to it
         </button>
       )}

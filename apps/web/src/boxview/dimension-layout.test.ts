@@ -1,12 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { ANIMALS, animalById } from '@spare-knot/core/animals';
 import { buildBox, FAMILIES, type Family } from '@spare-knot/core/families';
+import { must } from '@spare-knot/core/lists';
 import { behindSection, frontView, middleSection } from '@spare-knot/core/sheets';
 import { planFor } from '../../../../packages/core/test/boxes.js';
 import { extentOf, FIELD, layOutDimensions } from './dimension-layout';
 
 function laidOut(family: Family, animal: string, width: number, height: number) {
-  const plan = planFor(family, animalById(animal)!);
+  const plan = planFor(family, must(animalById(animal), 'animalById'));
   const built = buildBox(plan);
   if (!built.ok) return null;
   const [a, b] = [
@@ -25,7 +26,7 @@ describe('sizes on the drawing', () => {
   test('no field covers another, and all of them stand on the sheet, for every family at every width of the page', () => {
     for (const family of FAMILIES)
       for (const width of [330, 360, 480, 560, 690, 730, 960]) {
-        const drawn = laidOut(family, family.example, width, 380)!;
+        const drawn = must(laidOut(family, family.example, width, 380), 'drawn');
         expect(drawn.scale).toBeGreaterThan(0);
         drawn.dimensions.forEach(({ at: [x, y], size }, index) => {
           expect([
@@ -51,7 +52,10 @@ describe('sizes on the drawing', () => {
 
   test('both views are drawn to one scale inside the sheet, the higher one under the upper margin', () => {
     for (const animal of ANIMALS) {
-      const family = FAMILIES.find((each) => each.id === animal.family)!;
+      const family = must(
+        FAMILIES.find((each) => each.id === animal.family),
+        'family',
+      );
       const drawn = laidOut(family, animal.id, 690, 380);
       if (!drawn) continue;
       const { a, b, frontX, frontY, acrossX, acrossY, scale } = drawn;
@@ -68,12 +72,10 @@ describe('sizes on the drawing', () => {
 
   test('on a phone the section stands under the front view, to the same scale, and nothing is turned inside out', () => {
     for (const family of FAMILIES) {
-      const { a, b, frontX, frontY, acrossX, acrossY, scale, height } = laidOut(
-        family,
-        family.example,
-        350,
-        320,
-      )!;
+      const { a, b, frontX, frontY, acrossX, acrossY, scale, height } = must(
+        laidOut(family, family.example, 350, 320),
+        'a',
+      );
       expect(scale).toBeGreaterThan(0);
       expect(frontY(a.low)).toBeLessThan(acrossY(b.high));
       expect(acrossY(b.low)).toBeLessThan(height);

@@ -1,4 +1,5 @@
 import type { Family } from '@spare-knot/core/families';
+import { must } from '@spare-knot/core/lists';
 import type { Ticks } from '@spare-knot/core/measure';
 import { holeSize, type Panel, type PanelSet } from '@spare-knot/core/panels';
 import type { BoxPlan, Parameter } from '@spare-knot/core/plan';
@@ -63,7 +64,7 @@ function cutFeatures(panels: readonly Panel[], x: Ticks): CutFeature[] {
       const inside = outside - n * panel.thickness;
       // The frame's y in box space: outsideNormal × x.
       const yAxis = [n * frame.x[2], 0, -n * frame.x[0]] as const;
-      const at = ([u, v]: readonly [number, number]) => ({
+      const toScreen = ([u, v]: readonly [number, number]) => ({
         x: frame.origin[0] + u * frame.x[0] + v * yAxis[0],
         z: frame.origin[2] + u * frame.x[2] + v * yAxis[2],
       });
@@ -75,7 +76,7 @@ function cutFeatures(panels: readonly Panel[], x: Ticks): CutFeature[] {
           'centre' in feature &&
           (feature.kind === 'entrance' || feature.kind === 'vent')
         ) {
-          const middle = at(feature.centre);
+          const middle = toScreen(feature.centre);
           const [wide, high] = upright ? [size.width, size.height] : [size.height, size.width];
           if (Math.abs(middle.x - x) > wide / 2) return [];
           return [
@@ -89,7 +90,7 @@ function cutFeatures(panels: readonly Panel[], x: Ticks): CutFeature[] {
           ];
         }
         if (feature.kind !== 'groove') return [];
-        const [from, to] = [at(feature.from), at(feature.to)];
+        const [from, to] = [toScreen(feature.from), toScreen(feature.to)];
         if (Math.min(from.x, to.x) > x || Math.max(from.x, to.x) < x) return [];
         const face = feature.face === 'inside' ? inside : outside;
         const into = feature.face === 'inside' ? n : -n;
@@ -140,7 +141,11 @@ export function Drawings({ family, plan, drawn, width, height, problems, locked,
   const pipes = (box.fittings ?? []).flatMap((fitting) =>
     fitting.kind === 'pipe' ? [fitting] : [],
   );
-  const parameter = (id: string): Parameter => family.parameters.find((each) => each.id === id)!;
+  const parameter = (id: string): Parameter =>
+    must(
+      family.parameters.find((each) => each.id === id),
+      'one of the parameters',
+    );
   const poly = (
     points: DrawnFace['points'],
     x: (value: number) => number,

@@ -1,5 +1,6 @@
 import { Edges, OrbitControls } from '@react-three/drei';
 import { Canvas } from '@react-three/fiber';
+import { at } from '@spare-knot/core/lists';
 import { type Panel, type PanelInstance, type PanelSet, rim } from '@spare-knot/core/panels';
 import { cross, type Vec3 } from '@spare-knot/core/solid';
 import { useMemo, useState } from 'react';
@@ -22,7 +23,7 @@ const toDrawn = ([x, y, z]: readonly [number, number, number]): [number, number,
 /** A fan of triangles over a convex polygon. */
 function fan(corners: readonly Vec3[], positions: number[]): void {
   for (let i = 1; i + 1 < corners.length; i += 1)
-    for (const corner of [corners[0]!, corners[i]!, corners[i + 1]!])
+    for (const corner of [at(corners, 0), at(corners, i), at(corners, i + 1)])
       positions.push(...toDrawn(corner));
 }
 
@@ -37,7 +38,7 @@ function geometryOf(instance: PanelInstance): BufferGeometry {
   const positions: number[] = [];
   for (const face of instance.solid.faces)
     fan(
-      face.map((index) => instance.solid.vertices[index]!),
+      face.map((index) => at(instance.solid.vertices, index)),
       positions,
     );
   return geometryFrom(positions);
@@ -48,7 +49,7 @@ function marksOf(panel: Panel, instance: PanelInstance): BufferGeometry | null {
   const { origin, x } = instance.frame;
   const n = instance.outsideNormal;
   const y = cross(n, x);
-  const at = (u: number, v: number, depth: number): Vec3 => [
+  const pointAt = (u: number, v: number, depth: number): Vec3 => [
     origin[0] + u * x[0] + v * y[0] - n[0] * depth,
     origin[1] + u * x[1] + v * y[1] - n[1] * depth,
     origin[2] + u * x[2] + v * y[2] - n[2] * depth,
@@ -61,10 +62,10 @@ function marksOf(panel: Panel, instance: PanelInstance): BufferGeometry | null {
       const depth = feature.face === 'inside' ? panel.thickness + OFF : -OFF;
       fan(
         [
-          at(u, v, depth),
-          at(u + feature.height, v, depth),
-          at(u + feature.height, v + feature.width, depth),
-          at(u, v + feature.width, depth),
+          pointAt(u, v, depth),
+          pointAt(u + feature.height, v, depth),
+          pointAt(u + feature.height, v + feature.width, depth),
+          pointAt(u, v + feature.width, depth),
         ],
         positions,
       );
@@ -77,7 +78,7 @@ function marksOf(panel: Panel, instance: PanelInstance): BufferGeometry | null {
       ] as const;
       const depth = feature.face === 'inside' ? panel.thickness + OFF : -OFF;
       const corner = (of: readonly [number, number], sign: number) =>
-        at(of[0] + sign * side[0], of[1] + sign * side[1], depth);
+        pointAt(of[0] + sign * side[0], of[1] + sign * side[1], depth);
       fan(
         [
           corner(feature.from, 1),
@@ -94,7 +95,14 @@ function marksOf(panel: Panel, instance: PanelInstance): BufferGeometry | null {
           : [feature.width, feature.height];
       for (const depth of feature.depth === 'through' ? [-OFF, panel.thickness + OFF] : [-OFF])
         fan(
-          rim(feature.shape, at(feature.centre[0], feature.centre[1], depth), y, x, width, height),
+          rim(
+            feature.shape,
+            pointAt(feature.centre[0], feature.centre[1], depth),
+            y,
+            x,
+            width,
+            height,
+          ),
           positions,
         );
     }

@@ -13,6 +13,7 @@ import {
   NEST_CAUTIONS,
   ROOST_CAUTIONS,
 } from '@spare-knot/core/families';
+import { at } from '@spare-knot/core/lists';
 import { EVIDENCE_MEANINGS } from '@spare-knot/core/measure';
 import { FASTENERS } from '@spare-knot/core/panels';
 import { applying, startPlan } from '@spare-knot/core/plan';
@@ -182,7 +183,7 @@ function Choices() {
           .join()}`;
         const known = seen.get(key);
         if (known) known.families.push(family.name);
-        else if (choice.options.length > 1 && !/^\d+$/.test(choice.options[0]!.label))
+        else if (choice.options.length > 1 && !/^\d+$/.test(at(choice.options, 0).label))
           seen.set(key, { label: choice.label, families: [family.name], options: choice.options });
       }
     }

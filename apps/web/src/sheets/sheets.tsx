@@ -3,6 +3,7 @@ import { boardMarks, firstCuts } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
 import type { LaidBoard } from '@spare-knot/core/layout';
+import { at, must } from '@spare-knot/core/lists';
 import { printLength, printMoney } from '@spare-knot/core/measure';
 import {
   cutWords,
@@ -61,11 +62,11 @@ export function Sheets() {
   const job = made?.ok ? made.job : null;
   const drawn = () =>
     job
-      ? (layout?.boards ?? []).map((laid, at) =>
+      ? (layout?.boards ?? []).map((laid, index) =>
           boardDrawing(
             job,
             laid,
-            titles[at]!,
+            at(titles, index),
             (part) => partName(names, part),
             (ticks) => printLength(ticks, style),
           ),
@@ -161,15 +162,15 @@ export function Sheets() {
               />
             )}
             {made?.ok &&
-              group.boards.map(({ laid, index: at }) => {
+              group.boards.map(({ laid, index: where }) => {
                 const board = boards.find((each) => each.id === laid.stock);
                 return board ? (
                   <BoardSheet
-                    key={at}
+                    key={where}
                     job={made.job}
                     laid={laid}
                     board={board}
-                    title={titles[at]!}
+                    title={at(titles, where)}
                     names={names}
                     share={board.length / longestOf(layout?.boards ?? [], boards)}
                     width={size.width - 2 * MARGIN}
@@ -262,9 +263,9 @@ function pages(
       boards.find((board) => board.id === each.stock),
       scale,
     );
-    if (height > result.at(-1)!.left)
+    if (height > at(result, -1).left)
       result.push({ panels: [], last: false, boards: [], left: room });
-    const sheet = result.at(-1)!;
+    const sheet = at(result, -1);
     sheet.boards.push({ laid: each, index });
     sheet.left -= height;
   });
@@ -448,7 +449,7 @@ function Drilling({ panel }: { panel: Panel }) {
   return (
     <>
       {entrances.slice(0, 1).map((entrance) => {
-        const size = holeSize(entrance)!;
+        const size = must(holeSize(entrance), 'size');
         return (
           <span key="entrance" className="block">
             {entrances.length > 1 ? `${entrances.length} entrances ` : 'entrance '}

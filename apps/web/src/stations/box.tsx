@@ -1,5 +1,6 @@
 import type { Check } from '@spare-knot/core/checks';
 import { animalsOf, buildBox, checkBox, FAMILIES, familyById } from '@spare-knot/core/families';
+import { must } from '@spare-knot/core/lists';
 import { EVIDENCE_MEANINGS, printAngle } from '@spare-knot/core/measure';
 import {
   type Derived,
@@ -168,7 +169,7 @@ export function BoxStation() {
             ].map(([value, label]) => (
               <Tabs.Trigger
                 key={value}
-                value={value!}
+                value={must(value, 'value')}
                 className="min-h-8 rounded-md border border-transparent px-3 font-semibold text-chalk data-[state=active]:border-chalk data-[state=active]:bg-chalk-pale"
               >
                 {label}
@@ -642,7 +643,7 @@ function Answer({
   onMend: (mend: (plan: BoxPlan) => BoxPlan) => void;
 }) {
   const [text, setText] = useState('');
-  const ask = check.ask!;
+  const ask = must(check.ask, 'ask');
   return (
     <form
       className="mt-1 flex gap-1"

@@ -1,5 +1,6 @@
 import type { LayoutJob } from '@spare-knot/core/job';
 import { countCuts, type Goals, type Layout } from '@spare-knot/core/layout';
+import { at } from '@spare-knot/core/lists';
 import { printMoney } from '@spare-knot/core/measure';
 
 import { useEffect, useRef, useState } from 'react';
@@ -31,8 +32,8 @@ function bestFor(job: LayoutJob, way: Way, found: ReadonlyMap<Way, Layout>): Lay
     .flatMap(([each, layout]) => (each === 'chop' ? [] : [layout]))
     .reduce((best, layout) => {
       const [a, b] = [score(layout), score(best)];
-      const at = a.findIndex((value, index) => value !== b[index]);
-      return at >= 0 && a[at]! < b[at]! ? layout : best;
+      const where = a.findIndex((value, index) => value !== b[index]);
+      return where >= 0 && at(a, where) < at(b, where) ? layout : best;
     });
 }
 
@@ -91,7 +92,7 @@ export function CompareWays({
     };
     next.onmessage = ({ data }: MessageEvent<WorkerWord>) => {
       if (data.kind === 'broken') return;
-      setFound((now) => new Map(now).set(WAYS[data.run]!.way, data.layout));
+      setFound((now) => new Map(now).set(at(WAYS, data.run).way, data.layout));
       if (data.kind === 'done') ask(data.run + 1);
     };
     ask(0);

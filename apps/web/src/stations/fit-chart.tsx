@@ -1,4 +1,5 @@
 import type { FitOffer } from '@spare-knot/core/advice';
+import { at } from '@spare-knot/core/lists';
 import { printLength } from '@spare-knot/core/measure';
 
 import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from 'recharts';
@@ -7,7 +8,7 @@ import { useUnits } from '../measure/units';
 /** What the boards cost over one size; where it stands and where it would go are marked. */
 export default function FitChart({ offer }: { offer: FitOffer }) {
   const { style } = useUnits();
-  const change = offer.changes[0]!;
+  const change = at(offer.changes, 0);
   const show = (value: number) =>
     change.kind === 'angle' ? `${value}°` : printLength(value, style);
   const data = offer.points.map((point) => ({ value: point.value, cost: point.cost / 100 }));

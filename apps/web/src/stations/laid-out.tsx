@@ -2,6 +2,7 @@ import type { BoardRecord } from '@spare-knot/core/api';
 import { firstCuts } from '@spare-knot/core/cuts';
 import type { LayoutJob, PinnedPlacement, Placement } from '@spare-knot/core/job';
 import { type LaidBoard, type Layout, placePart, whyNot } from '@spare-knot/core/layout';
+import { entry, must } from '@spare-knot/core/lists';
 import type { Ticks } from '@spare-knot/core/measure';
 import { partName } from '@spare-knot/core/panels';
 import type { Turn } from '@spare-knot/core/plane';
@@ -87,7 +88,7 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
     x: Ticks,
     y: Ticks,
   ): readonly [Ticks, Ticks] => {
-    const part = partOf(placement.part)!;
+    const part = must(partOf(placement.part), 'part');
     const [left, bottom, right, top] = placePart(part, { ...placement, x: 0, y: 0 }).bounds;
     const [long, wide] = [right - left, top - bottom];
     const { kerf, endTrim } = job.saw;
@@ -325,11 +326,10 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
                     <Length ticks={board.thickness} /> × <Length ticks={board.width} /> ×{' '}
                     <Length ticks={board.length} unit />, face A up ({board.faceA})
                   </span>
-                  {jigsaw.get(laid)!.length > 0 && (
+                  {entry(jigsaw, laid).length > 0 && (
                     <span className="rounded bg-warn-pale px-1.5 font-semibold text-warn">
                       jigsaw for{' '}
-                      {jigsaw
-                        .get(laid)!
+                      {entry(jigsaw, laid)
                         .map((id) => partName(names, id).toLowerCase())
                         .join(', ')}
                     </span>

@@ -1,6 +1,7 @@
 import { woodGroups } from '@spare-knot/core/advice';
 import type { BoardRecord } from '@spare-knot/core/api';
 import { buildBox, familyById } from '@spare-knot/core/families';
+import { at } from '@spare-knot/core/lists';
 import { measuresOf, type PanelChange, panelChanges, panelNames } from '@spare-knot/core/panels';
 import { applying, type PanelWood } from '@spare-knot/core/plan';
 import { joinTexts } from '@spare-knot/core/text';
@@ -57,11 +58,11 @@ export function WoodStation() {
     ['All boards', boardRoles],
     ['Body', body],
     ...groups.slice(1).map((group) => {
-      const label = group[0]!.startsWith('roof')
+      const label = at(group, 0).startsWith('roof')
         ? wanted.find((role) => role.id === group[0])?.label === 'Lid'
           ? 'Lid'
           : 'Roof'
-        : nameOf(group[0]!);
+        : nameOf(at(group, 0));
       return [label, group] as const;
     }),
   ];
@@ -233,9 +234,9 @@ export function WoodStation() {
                           ? 'the body'
                           : roles.length === 1 ||
                               (roles.length > 0 && roles.every((role) => role.startsWith('roof')))
-                            ? roles[0]!.startsWith('roof')
+                            ? at(roles, 0).startsWith('roof')
                               ? 'roof'
-                              : nameOf(roles[0]!).toLowerCase()
+                              : nameOf(at(roles, 0)).toLowerCase()
                             : `${roles.length} panels`}
                     </button>
                   </BoardRow>

@@ -1,3 +1,4 @@
+import { at } from '@spare-knot/core/lists';
 import type { LengthStyle } from '@spare-knot/core/measure';
 
 import { type ReactNode, useEffect, useState } from 'react';
@@ -31,7 +32,7 @@ const CHOICES: readonly { label: string; name: string; style: LengthStyle }[] = 
 /** The one switch for how lengths are shown and bare numbers read. */
 function UnitSwitch() {
   const { style, setStyle } = useUnits();
-  const at = CHOICES.findIndex(
+  const where = CHOICES.findIndex(
     (choice) => choice.style.system === style.system && choice.style.division === style.division,
   );
   return (
@@ -39,8 +40,8 @@ function UnitSwitch() {
       <span>Lengths in</span>
       <select
         className="rounded-md border border-[#7c8b82] bg-[#f3eee2] px-2 py-1 font-semibold text-ink"
-        value={at}
-        onChange={(event) => setStyle(CHOICES[Number(event.target.value)]!.style)}
+        value={where}
+        onChange={(event) => setStyle(at(CHOICES, Number(event.target.value)).style)}
       >
         <optgroup label="inches">
           {CHOICES.slice(0, 3).map((choice, index) => (

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { animalById } from '../animals/index.js';
 import { buildBox, familyById, slantRoof, squareCut } from '../families/index.js';
+import { at, must } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
 import { startPlan } from '../plan/index.js';
 import { type BoardsAtHand, findWood } from './find-wood.js';
@@ -24,13 +25,17 @@ const board = (
   quantity,
   ...more,
 });
-const start = startPlan(slantRoof, animalById('black-capped-chickadee')!, {
-  thickness: fromMm(19),
-  width: null,
-  material: 'oak',
-  faceA: 'planed',
-  faceB: 'planed',
-});
+const start = startPlan(
+  slantRoof,
+  must(animalById('black-capped-chickadee'), 'black-capped-chickadee'),
+  {
+    thickness: fromMm(19),
+    width: null,
+    material: 'oak',
+    faceA: 'planed',
+    faceB: 'planed',
+  },
+);
 const widths = (boards: readonly BoardsAtHand[]) => {
   const { wood } = findWood(start, boards);
   return [wood.front?.width, wood.roof?.width].map((width) => (width ? width / 320 : null));
@@ -65,7 +70,11 @@ describe('wood for a first plan', () => {
   });
 
   test('a square-cut box takes the boards whose widths give the animal floor enough, and no larger floor than it must', () => {
-    const plan = startPlan(squareCut, animalById('black-capped-chickadee')!, start.wood.front!);
+    const plan = startPlan(
+      squareCut,
+      must(animalById('black-capped-chickadee'), 'black-capped-chickadee'),
+      must(start.wood.front, 'front'),
+    );
     const rack = [
       board(100, 16, 60),
       board(300, 16, 50),
@@ -75,7 +84,7 @@ describe('wood for a first plan', () => {
     ];
     const built = buildBox(findWood(plan, rack));
     if (!built.ok) throw new Error(JSON.stringify(built.refusals));
-    const { width, depth } = built.box.cavities[0]!;
+    const { width, depth } = at(built.box.cavities, 0);
     // The animal wants 102 × 102: of 90, 100, 140, 184 and 300 the 140 is the least that is wide enough, twice.
     expect([width / 320, depth / 320]).toEqual([140, 140 - 2 * 16]);
     // Where none is wide enough, the floor least short of it.
@@ -86,8 +95,12 @@ describe('wood for a first plan', () => {
   });
 
   test('the usual spacer stays where those at hand would make crevices that bats shun', () => {
-    const family = familyById('pole-bat')!;
-    const plan = startPlan(family, animalById('crevice-bats-na')!, start.wood.front!);
+    const family = must(familyById('pole-bat'), 'pole-bat');
+    const plan = startPlan(
+      family,
+      must(animalById('crevice-bats-na'), 'crevice-bats-na'),
+      must(start.wood.front, 'front'),
+    );
     const thick = board(45, 45, 30);
     expect(findWood(plan, [board(200, 19, 9), thick]).wood.spacer).toEqual(plan.wood.spacer);
     const right = board(40, 25.4, 2);

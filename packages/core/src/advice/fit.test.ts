@@ -3,13 +3,16 @@ import { planFor } from '../../test/boxes.js';
 import { animalById } from '../animals/index.js';
 import { buildBox, checkBox, familyById } from '../families/index.js';
 import { STANDARD_SAW, type Stock } from '../job/index.js';
+import { at, must } from '../lists/index.js';
 import { fromInches } from '../measure/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { fitOffers } from './fit.js';
 
 describe('sizes that save a board', () => {
-  const bluebird = animalById('eastern-bluebird')!;
-  const plan = planFor(familyById('slant-roof')!, bluebird, 19.05, { width: fromInches(9.25) });
+  const bluebird = must(animalById('eastern-bluebird'), 'eastern-bluebird');
+  const plan = planFor(must(familyById('slant-roof'), 'slant-roof'), bluebird, 19.05, {
+    width: fromInches(9.25),
+  });
   const stock: Stock[] = [
     {
       id: 'ten-inch',
@@ -53,7 +56,7 @@ describe('sizes that save a board', () => {
   }, 60_000);
 
   test('at 11 7/8 in instead of 12 in a 96 in board gives eight: offered though it costs the same', () => {
-    const chickadee = animalById('black-capped-chickadee')!;
+    const chickadee = must(animalById('black-capped-chickadee'), 'black-capped-chickadee');
     const body = {
       thickness: fromInches(0.75),
       width: fromInches(5.5),
@@ -62,7 +65,7 @@ describe('sizes that save a board', () => {
       faceB: 'rough',
     } as const;
     const wide = { ...body, width: fromInches(9.25), material: 'eastern-white-pine' };
-    const start = planFor(familyById('slant-roof')!, chickadee, 19.05);
+    const start = planFor(must(familyById('slant-roof'), 'slant-roof'), chickadee, 19.05);
     const plan: BoxPlan = {
       ...start,
       sizes: { ...start.sizes, frontHeight: fromInches(11), backHeight: fromInches(12) },
@@ -77,8 +80,8 @@ describe('sizes that save a board', () => {
       },
     };
     const boards: Stock[] = [
-      { ...stock[0]!, ...body, id: 'six', price: 1000 },
-      { ...stock[0]!, ...wide, id: 'ten', price: 2000 },
+      { ...at(stock, 0), ...body, id: 'six', price: 1000 },
+      { ...at(stock, 0), ...wide, id: 'ten', price: 2000 },
     ];
     const steps = fitOffers({
       plan,
@@ -89,9 +92,10 @@ describe('sizes that save a board', () => {
     });
     let step = steps.next();
     while (!step.done) step = steps.next();
-    const offer = step.value.find((each) =>
-      each.changes.some((change) => change.parameter === 'backHeight'),
-    )!;
+    const offer = must(
+      step.value.find((each) => each.changes.some((change) => change.parameter === 'backHeight')),
+      'offer',
+    );
     expect(offer.changes.find((change) => change.parameter === 'backHeight')).toMatchObject({
       before: fromInches(12),
       after: fromInches(11.875),

@@ -105,7 +105,7 @@ function piecesGained(
       );
   });
   const keys = gained.map(({ panel, boardLength }) => `${panel} ${boardLength}`);
-  return gained.filter((_, index) => keys.indexOf(keys[index]!) === index);
+  return gained.filter((_, index) => keys.indexOf(at(keys, index)) === index);
 }
 
 /** What is held fixed while sizes are tried. */

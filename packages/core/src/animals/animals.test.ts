@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { must } from '../lists/index.js';
 import { readySentence, spokenName } from './animal.js';
 import { animalById, findAnimals } from './find.js';
 import { ANIMALS } from './table.js';
@@ -29,11 +30,19 @@ describe('the table of animals', () => {
   });
 
   test('names and dates read well inside a sentence', () => {
-    expect(spokenName(animalById('black-capped-chickadee')!)).toBe('black-capped chickadee');
-    expect(spokenName(animalById('european-robin')!)).toBe('European robin');
-    expect(spokenName(animalById('barn-owl-na')!)).toBe('barn owl (North America)');
-    expect(readySentence(animalById('tree-swallow')!)).toBe('up and ready by late March');
-    expect(readySentence(animalById('crevice-bats-na')!)).toBe('up at any time, spring best');
+    expect(spokenName(must(animalById('black-capped-chickadee'), 'black-capped-chickadee'))).toBe(
+      'black-capped chickadee',
+    );
+    expect(spokenName(must(animalById('european-robin'), 'european-robin'))).toBe('European robin');
+    expect(spokenName(must(animalById('barn-owl-na'), 'barn-owl-na'))).toBe(
+      'barn owl (North America)',
+    );
+    expect(readySentence(must(animalById('tree-swallow'), 'tree-swallow'))).toBe(
+      'up and ready by late March',
+    );
+    expect(readySentence(must(animalById('crevice-bats-na'), 'crevice-bats-na'))).toBe(
+      'up at any time, spring best',
+    );
   });
 
   test('searching takes words in any order, by beginnings, names first', () => {

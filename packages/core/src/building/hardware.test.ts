@@ -2,14 +2,15 @@ import { describe, expect, test } from '@jest/globals';
 import { planFor } from '../../test/boxes.js';
 import { animalById } from '../animals/index.js';
 import { buildBox, familyById } from '../families/index.js';
+import { at, entry, must } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
 import { FASTENERS, fastenerFor, type PanelSet } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { hardwareOf } from './hardware.js';
 import { outsideArea } from './surfaces.js';
 
-const chickadee = animalById('black-capped-chickadee')!;
-const slant = familyById('slant-roof')!;
+const chickadee = must(animalById('black-capped-chickadee'), 'black-capped-chickadee');
+const slant = must(familyById('slant-roof'), 'slant-roof');
 const start = planFor(slant, chickadee, 19);
 const built = (plan: BoxPlan): PanelSet => {
   const result = buildBox(plan);
@@ -86,9 +87,9 @@ describe('what a box takes beside its wood', () => {
 
   test('glue and finish follow the choices', () => {
     expect(lines(withChoices({ fastening: 'screws' })).has('glue')).toBe(false);
-    expect(lines(withChoices({ fastening: 'nails' })).get('glue')!.quantity).toBeGreaterThan(0);
+    expect(entry(lines(withChoices({ fastening: 'nails' })), 'glue').quantity).toBeGreaterThan(0);
     expect(lines(start).has('finish')).toBe(false);
-    expect(lines({ ...start, finish: [PAINT] }).get('finish')!.quantity).toBeGreaterThan(0);
+    expect(entry(lines({ ...start, finish: [PAINT] }), 'finish').quantity).toBeGreaterThan(0);
   });
 
   test('the outside of a box is what its parts show, less what they cover of each other', () => {
@@ -96,7 +97,7 @@ describe('what a box takes beside its wood', () => {
       withChoices({ roof: 'flat', vents: 'holes', floor: 'holes', floorAt: 'flush' }),
     );
     const { cavities } = box;
-    const { width, depth, heightFront } = cavities[0]!;
+    const { width, depth, heightFront } = at(cavities, 0);
     const t = fromMm(19);
     // Walls all round, the floor's underside; the roof's top, edges and what stands out of it.
     const outerWidth = width + 2 * t;

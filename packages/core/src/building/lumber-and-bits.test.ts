@@ -4,13 +4,14 @@ import { inBraces } from '../../test/texts.js';
 import { lumberOffers } from '../advice/index.js';
 import { animalById } from '../animals/index.js';
 import { buildBox, familyById } from '../families/index.js';
+import { must } from '../lists/index.js';
 import { fromMm, toMm } from '../measure/index.js';
 import { measuresOf, type Panel, stavesOf } from '../panels/index.js';
 import { areaOf } from '../plane/index.js';
 import { type Bit, boringOf } from './bits.js';
 
-const chickadee = animalById('black-capped-chickadee')!;
-const slant = familyById('slant-roof')!;
+const chickadee = must(animalById('black-capped-chickadee'), 'black-capped-chickadee');
+const slant = must(familyById('slant-roof'), 'slant-roof');
 
 describe('letting the lumber decide', () => {
   test('each offer makes its panel as wide as its board, by one size, and leaves the box sound', () => {
@@ -19,7 +20,10 @@ describe('letting the lumber decide', () => {
     expect(offers.length).toBeGreaterThan(1);
     expect(offers.map((offer) => offer.size)).toEqual(expect.arrayContaining(['width', 'depth']));
     for (const offer of offers) {
-      const panel = offer.box.panels.find((each) => each.id === offer.panel)!;
+      const panel = must(
+        offer.box.panels.find((each) => each.id === offer.panel),
+        'panel',
+      );
       expect(Math.abs(measuresOf(panel).blankWidth - fromMm(140))).toBeLessThanOrEqual(160);
       expect(
         Object.entries(offer.plan.sizes)
@@ -45,7 +49,9 @@ describe('bits', () => {
       bit: null,
       nearest: null,
     });
-    expect(toMm(boringOf(hole(30), bits, chickadee).nearest!)).toBeLessThanOrEqual(32.3);
+    expect(toMm(must(boringOf(hole(30), bits, chickadee).nearest, 'nearest'))).toBeLessThanOrEqual(
+      32.3,
+    );
     expect(
       boringOf(hole(28.575), [{ kind: 'twist', diameter: fromMm(28.6) }], chickadee).bit,
     ).toBeNull();
@@ -65,7 +71,9 @@ describe('bits', () => {
 
 describe('panels glued up', () => {
   const build = (id: string, animal: string): readonly Panel[] => {
-    const built = buildBox(planFor(familyById(id)!, animalById(animal)!));
+    const built = buildBox(
+      planFor(must(familyById(id), 'familyById'), must(animalById(animal), 'animalById')),
+    );
     if (!built.ok) throw new Error(JSON.stringify(built.refusals));
     return built.box.panels;
   };
@@ -104,7 +112,10 @@ describe('panels glued up', () => {
   });
 
   test('where the entrance leaves no place for a joint there is no way to glue it up', () => {
-    const front = build('slant-roof', 'american-kestrel').find((panel) => panel.id === 'front')!;
+    const front = must(
+      build('slant-roof', 'american-kestrel').find((panel) => panel.id === 'front'),
+      'front',
+    );
     expect(
       stavesOf(
         {

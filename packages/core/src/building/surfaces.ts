@@ -1,3 +1,4 @@
+import { at } from '../lists/index.js';
 import type { Cavity, PanelSet } from '../panels/index.js';
 import { add, cross, dot, scale, subtract, unit, type Vec3 } from '../solid/index.js';
 
@@ -19,7 +20,11 @@ function inWood(point: Vec3, box: PanelSet): boolean {
   return box.panels.some((panel) =>
     panel.instances.some(({ solid: { vertices, faces } }) =>
       faces.every((face) => {
-        const [a, b, c] = [vertices[face[0]!]!, vertices[face[1]!]!, vertices[face[2]!]!];
+        const [a, b, c] = [
+          at(vertices, at(face, 0)),
+          at(vertices, at(face, 1)),
+          at(vertices, at(face, 2)),
+        ];
         return dot(cross(subtract(b, a), subtract(c, a)), subtract(point, a)) <= 0;
       }),
     ),
@@ -35,9 +40,9 @@ export function outsideArea(box: PanelSet): number {
   for (const panel of box.panels) {
     for (const { solid } of panel.instances) {
       for (const face of solid.faces) {
-        const corners = face.map((index) => solid.vertices[index]!);
+        const corners = face.map((index) => at(solid.vertices, index));
         for (let i = 1; i + 1 < corners.length; i += 1)
-          area += openPart([corners[0]!, corners[i]!, corners[i + 1]!], box, 2);
+          area += openPart([at(corners, 0), at(corners, i), at(corners, i + 1)], box, 2);
       }
     }
   }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { at, board, job, layout, part, rectangle } from '../../test/layouts.js';
+import { board, job, layout, part, placed, rectangle } from '../../test/layouts.js';
+import { at } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
 import { firstCuts } from './first-cuts.js';
 
@@ -13,7 +14,7 @@ const offcut = (x: number, y: number, length: number, width: number) => ({
 describe('before the first cut', () => {
   const narrow = job([part('a', rectangle(200, 100), { quantity: 2 })], [board(900, 140)]);
   const laid = (offcuts: ReturnType<typeof offcut>[]) => ({
-    ...layout([at('a', 0, 0), at('a', 203, 0, { copy: 1 })]).boards[0]!,
+    ...at(layout([placed('a', 0, 0), placed('a', 203, 0, { copy: 1 })]).boards, 0),
     offcuts,
   });
 
@@ -35,14 +36,14 @@ describe('before the first cut', () => {
     const saw = { throughCuts: false, kerf: fromMm(3) };
     const of = job(parts, [board(500, 300, { grained: false })], saw);
     const round = [
-      at('wheel', 0, 0),
-      at('wheel', 183, 0, { copy: 1, turn: 90 }),
-      at('wheel', 120, 183, { copy: 2 }),
-      at('wheel', 0, 120, { copy: 3, turn: 90 }),
-      at('beside', 310, 0),
+      placed('wheel', 0, 0),
+      placed('wheel', 183, 0, { copy: 1, turn: 90 }),
+      placed('wheel', 120, 183, { copy: 2 }),
+      placed('wheel', 0, 120, { copy: 3, turn: 90 }),
+      placed('beside', 310, 0),
     ];
-    expect(firstCuts(of, layout(round).boards[0]!).jigsaw).toEqual(['wheel']);
-    expect(firstCuts(of, layout([round[0]!, round[4]!]).boards[0]!).jigsaw).toEqual([]);
-    expect(firstCuts(job(parts, of.stock), layout(round).boards[0]!).jigsaw).toEqual([]);
+    expect(firstCuts(of, at(layout(round).boards, 0)).jigsaw).toEqual(['wheel']);
+    expect(firstCuts(of, at(layout([at(round, 0), at(round, 4)]).boards, 0)).jigsaw).toEqual([]);
+    expect(firstCuts(job(parts, of.stock), at(layout(round).boards, 0)).jigsaw).toEqual([]);
   });
 });

@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { planFor } from '../../test/boxes.js';
 import { animalById } from '../animals/index.js';
 import { buildBox, FAMILIES, familyById } from '../families/index.js';
+import { at, must } from '../lists/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { plainText } from '../text/index.js';
 import { planDocument, readBoxPlan, writeBoxPlan } from './box-plan-file.js';
@@ -11,8 +12,8 @@ import { writePanelSet } from './panel-set-file.js';
 type Loose = Record<string, Record<string, unknown>>;
 
 const startOf = (id: string): BoxPlan => {
-  const family = familyById(id)!;
-  return planFor(family, animalById(family.example)!);
+  const family = must(familyById(id), 'family');
+  return planFor(family, must(animalById(family.example), 'animalById'));
 };
 const written = (id = 'slant-roof') =>
   JSON.parse(JSON.stringify(writeBoxPlan(startOf(id)))) as Loose;
@@ -31,41 +32,42 @@ describe('a box plan in a file of its second version', () => {
     [
       'choices.columns',
       'colony',
-      (file: Loose) => Object.assign(file.choices!, { columns: 'abc' }),
+      (file: Loose) => Object.assign(must(file.choices, 'choices'), { columns: 'abc' }),
     ],
     [
       'choices.roof',
       'slant-roof',
-      (file: Loose) => Object.assign(file.choices!, { roof: 'thatch' }),
+      (file: Loose) => Object.assign(must(file.choices, 'choices'), { roof: 'thatch' }),
     ],
     [
       'choices.porch',
       'slant-roof',
-      (file: Loose) => Object.assign(file.choices!, { porch: 'yes' }),
+      (file: Loose) => Object.assign(must(file.choices, 'choices'), { porch: 'yes' }),
     ],
     [
       'sizes.frontAboveFloor',
       'slant-roof',
-      (file: Loose) => Object.assign(file.sizes!, { frontAboveFloor: 90 }),
+      (file: Loose) => Object.assign(must(file.sizes, 'sizes'), { frontAboveFloor: 90 }),
     ],
-    ['sizes.width', 'slant-roof', (file: Loose) => delete file.sizes!.width],
-    ['angles.slope', 'slant-roof', (file: Loose) => delete file.angles!.slope],
-    ['choices.vents', 'slant-roof', (file: Loose) => delete file.choices!.vents],
+    ['sizes.width', 'slant-roof', (file: Loose) => delete must(file.sizes, 'sizes').width],
+    ['angles.slope', 'slant-roof', (file: Loose) => delete must(file.angles, 'angles').slope],
+    ['choices.vents', 'slant-roof', (file: Loose) => delete must(file.choices, 'choices').vents],
     [
       'wood.porch',
       'slant-roof',
-      (file: Loose) => Object.assign(file.wood!, { porch: file.wood!.front }),
+      (file: Loose) =>
+        Object.assign(must(file.wood, 'wood'), { porch: must(file.wood, 'wood').front }),
     ],
     ['animals[0]', 'slant-roof', (file: Loose) => Object.assign(file, { animals: ['dragon'] })],
     [
       'fasteners.roof',
       'slant-roof',
-      (file: Loose) => Object.assign(file.fasteners!, { roof: 'spike' }),
+      (file: Loose) => Object.assign(must(file.fasteners, 'fasteners'), { roof: 'spike' }),
     ],
     [
       'fasteners.porch',
       'slant-roof',
-      (file: Loose) => Object.assign(file.fasteners!, { porch: null }),
+      (file: Loose) => Object.assign(must(file.fasteners, 'fasteners'), { porch: null }),
     ],
     ['family', 'slant-roof', (file: Loose) => Object.assign(file, { family: 'castle' })],
   ] as const)('names what is not known or missing at %s', (path, family, change) => {
@@ -82,7 +84,7 @@ describe('a box plan in a file of its second version', () => {
 
   test('a size beyond its range is kept, and refused when the box is built', () => {
     const file = written();
-    file.sizes!.width = 5000;
+    must(file.sizes, 'sizes').width = 5000;
     const found = read(file);
     if (!found.ok) throw new Error(JSON.stringify(found.problems));
     const built = buildBox(found.value.plan);
@@ -91,7 +93,7 @@ describe('a box plan in a file of its second version', () => {
 
   test('inside another document its problems keep their paths', () => {
     const file = written('colony');
-    file.choices!.columns = 'abc';
+    must(file.choices, 'choices').columns = 'abc';
     const parsed = planDocument.safeParse(file);
     expect(parsed.error?.issues.map(({ path }) => path.join('.'))).toEqual(['choices.columns']);
   });
@@ -130,7 +132,7 @@ describe('files of the first version', () => {
   test.each(before.map((each, index) => [each.plan.family, index] as const))(
     'of %s (%i) give the very panels that they gave',
     (_family, index) => {
-      const { plan, panels } = before[index]!;
+      const { plan, panels } = at(before, index);
       const found = read(plan);
       if (!found.ok) throw new Error(JSON.stringify(found.problems));
       const built = buildBox(found.value.plan);
@@ -150,12 +152,15 @@ describe('files of the first version', () => {
   );
 
   test('a finish they chose is a coat now, and a pallet’s stamp stands on its wood', () => {
-    const painted = before.find(({ plan }) => plan.schools.finish === 'paint')!;
+    const painted = must(
+      before.find(({ plan }) => plan.schools.finish === 'paint'),
+      'painted',
+    );
     const found = read(painted.plan);
     expect(found.ok && found.value.plan.finish).toEqual([
       { where: 'outside', what: 'paint', base: 'water', shade: null },
     ]);
-    const pallet = JSON.parse(JSON.stringify(before[0]!.plan));
+    const pallet = JSON.parse(JSON.stringify(at(before, 0).plan));
     pallet.wood.front.material = 'pallet-wood';
     pallet.schools.palletStamp = 'ht';
     const stamped = read(pallet);
@@ -165,7 +170,7 @@ describe('files of the first version', () => {
   });
 
   test('what they leave out takes the usual, and that and strays are told; a stray opens no front', () => {
-    const file = JSON.parse(JSON.stringify(before[0]!.plan));
+    const file = JSON.parse(JSON.stringify(at(before, 0).plan));
     delete file.sizes.ventSize;
     delete file.schools.vents;
     file.sizes.frontAboveFloor = 90;
@@ -187,7 +192,7 @@ describe('files of the first version', () => {
   });
 
   test('an answer that is none is an error at its path', () => {
-    const file = JSON.parse(JSON.stringify(before[0]!.plan));
+    const file = JSON.parse(JSON.stringify(at(before, 0).plan));
     file.schools.roof = 'thatch';
     expect(problems(file)[0]).toMatch(/^schools\.roof: /);
   });

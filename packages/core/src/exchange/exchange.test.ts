@@ -5,6 +5,7 @@ import { animalById } from '../animals/index.js';
 import { buildBox, FAMILIES, slantRoof } from '../families/index.js';
 import { jobForBoxes } from '../job/index.js';
 import { checkLayout, searchLayout } from '../layout/index.js';
+import { at, must } from '../lists/index.js';
 import { fromInches, fromMm } from '../measure/index.js';
 import { startPlan } from '../plan/index.js';
 import { plainText } from '../text/index.js';
@@ -23,7 +24,11 @@ const wood = {
   faceA: 'rough',
   faceB: 'rough',
 } as const;
-const plan = startPlan(slantRoof, animalById('black-capped-chickadee')!, wood);
+const plan = startPlan(
+  slantRoof,
+  must(animalById('black-capped-chickadee'), 'black-capped-chickadee'),
+  wood,
+);
 const problems = (read: { ok: boolean; problems?: { path: string; message: string }[] }) =>
   (read.problems ?? []).map(({ path, message }) => `${path}: ${message}`);
 
@@ -269,7 +274,7 @@ describe('a rack as CSV', () => {
     'a name like %s is escaped where a spreadsheet would take it for a formula, and comes back as it was',
     (name) => {
       const [entry] = readStockCsv(`${good}\nPicket,1,cedar,16,140,1800,,,,,`).entries;
-      const written = writeStockCsv([{ ...entry!, name }]);
+      const written = writeStockCsv([{ ...must(entry, 'entry'), name }]);
       expect(written.split('\r\n')[1]).not.toMatch(/^"?[=+\-@]/);
       expect(readStockCsv(written).entries[0]?.name).toBe(name);
     },
@@ -363,7 +368,7 @@ describe('a layout job with something wrong in it', () => {
 
   test('parts that cannot be are left out with the reason, the others keep their places', () => {
     const read = good(({ parts }) => {
-      Object.assign(parts[0]!, {
+      Object.assign(at(parts, 0), {
         outline: [
           [0, 0],
           [0, 50],
@@ -372,7 +377,7 @@ describe('a layout job with something wrong in it', () => {
         ],
         underside: undefined,
       });
-      parts[2]!.thickness = -4;
+      at(parts, 2).thickness = -4;
     });
     expect(read.job.parts.map(({ id }) => id)).toEqual(['b']);
     expect(read.leftOut.map(({ part: id, count }) => [id, count])).toEqual(
@@ -389,9 +394,9 @@ describe('a layout job with something wrong in it', () => {
 
   test('boards, and single defects of boards, are left out by their place in the file; a pin on a board that is gone goes with it', () => {
     const read = good((file) => {
-      file.stock[0]!.width = -5;
-      file.stock[1]!.defects[0] = { kind: 'nail', circle: [9000, 50, 2] };
-      file.stock[1]!.defects[2] = { kind: 'woodpecker', circle: [500, 50, 2] };
+      at(file.stock, 0).width = -5;
+      at(file.stock, 1).defects[0] = { kind: 'nail', circle: [9000, 50, 2] };
+      at(file.stock, 1).defects[2] = { kind: 'woodpecker', circle: [500, 50, 2] };
       file.pinned.push({
         part: 'a',
         copy: 0,
@@ -404,7 +409,7 @@ describe('a layout job with something wrong in it', () => {
       });
     });
     expect(read.job.stock.map(({ id }) => id)).toEqual(['two']);
-    expect(read.job.stock[0]!.defects).toEqual([knot(300, 50, 5)]);
+    expect(at(read.job.stock, 0).defects).toEqual([knot(300, 50, 5)]);
     expect(read.job.pinned).toEqual([]);
     const paths = read.problems.map(({ path }) => path);
     for (const place of [
@@ -418,7 +423,7 @@ describe('a layout job with something wrong in it', () => {
   });
 
   test('the second of two parts of one name is left out, and the first stays', () => {
-    const read = good(({ parts }) => parts.push({ ...parts[0]!, quantity: 9 }));
+    const read = good(({ parts }) => parts.push({ ...at(parts, 0), quantity: 9 }));
     expect(read.job.parts.map(({ id, quantity }) => [id, quantity])).toEqual([
       ['a', 2],
       ['b', 1],
@@ -438,13 +443,13 @@ describe('a layout job with something wrong in it', () => {
       { id: '' },
       { id: 7 },
     ]) {
-      const read = good(({ parts }) => Object.assign(parts[0]!, wrong));
+      const read = good(({ parts }) => Object.assign(at(parts, 0), wrong));
       expect(read.job.parts.map(({ id }) => id)).toEqual(['b', 'c']);
       expect(read.problems.length).toBeGreaterThan(0);
       for (const { part: id, count } of read.leftOut)
         expect(id !== '' && count > 0 && count <= 100_000).toBe(true);
     }
-    const read = good(({ stock }) => Object.assign(stock[1]!, { defects: 'none' }));
+    const read = good(({ stock }) => Object.assign(at(stock, 1), { defects: 'none' }));
     expect(read.job.stock.map(({ id }) => id)).toEqual(['one']);
   });
 

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { at } from '../lists/index.js';
 import { parseLength, printMoney, toMm } from '../measure/index.js';
 import type { Zone } from '../plane/index.js';
 import {
@@ -57,7 +58,7 @@ function readDefects(cell: string): Defect[] | string {
 }
 
 const writeZone = (zone: Zone): string => {
-  const [shape, numbers] = Object.entries(zoneToFile(zone))[0]!;
+  const [shape, numbers] = at(Object.entries(zoneToFile(zone)), 0);
   return `${shape} ${(numbers as number[]).flat().join(' ')}`;
 };
 

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { planFor } from '../../test/boxes.js';
 import { inBraces, lengthsIn } from '../../test/texts.js';
 import { animalById } from '../animals/index.js';
+import { at, must } from '../lists/index.js';
 import { fromMm, toMm } from '../measure/index.js';
 import type { Derived } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
@@ -13,7 +14,7 @@ import { buildBox } from './registry.js';
 function derivations(): { family: string; plan: BoxPlan; derived: Derived }[] {
   return FAMILIES.flatMap((family) =>
     [12, 19.05].flatMap((thickness) => {
-      const start = planFor(family, animalById(family.example)!, thickness);
+      const start = planFor(family, must(animalById(family.example), 'animalById'), thickness);
       return family.choices.flatMap((choice) =>
         choice.options.flatMap((option) => {
           const plan = { ...start, choices: { ...start.choices, [choice.id]: option.id } };
@@ -30,9 +31,7 @@ function derivations(): { family: string; plan: BoxPlan; derived: Derived }[] {
 /** What stands before an equals sign, worked out: numbers, + − × ÷, brackets, roots, squares, tan and cos; null for other words. */
 function workedOut(words: string): number | null {
   // What belongs to the sum begins after the last colon or full stop, or the word `is`.
-  const sum = words
-    .split(/:\s|\.\s|;\s|\bis\s/)
-    .at(-1)!
+  const sum = at(words.split(/:\s|\.\s|;\s|\bis\s/), -1)
     .replace(/\{(-?[\d.]+)\}/g, '$1')
     .replace(/\b(outside|front|back|for|the|two|sides)\b/g, '');
   const code = sum
@@ -58,7 +57,7 @@ describe('why a size is what it is', () => {
     const kinds = new Set<string>();
     for (const { family, derived } of all) {
       for (const found of inBraces(derived.why).matchAll(/([^=]*) = \{([\d.]+)\}/g)) {
-        const value = workedOut(found[1]!);
+        const value = workedOut(at(found, 1));
         if (value === null) continue;
         sums += 1;
         kinds.add(`${family} ${derived.id}`);
@@ -96,8 +95,15 @@ describe('why a size is what it is', () => {
 
   // Trade figures by plain trigonometry: 9 1/4 and 10 1/4 in over 5 1/2 in make 10.305°, not the 12° that is often stated.
   test('worked: an angle follows from its two heights', () => {
-    const family = FAMILIES.find((each) => each.id === 'slant-roof')!;
-    const start = planFor(family, animalById('black-capped-chickadee')!, 15.875);
+    const family = must(
+      FAMILIES.find((each) => each.id === 'slant-roof'),
+      'family',
+    );
+    const start = planFor(
+      family,
+      must(animalById('black-capped-chickadee'), 'black-capped-chickadee'),
+      15.875,
+    );
     const inch = fromMm(25.4);
     const built = buildBox({
       ...start,
@@ -117,7 +123,19 @@ describe('why a size is what it is', () => {
       },
     });
     if (!built.ok) throw new Error(JSON.stringify(built.refusals));
-    expect(built.derived.find((each) => each.id === 'slope')!.value).toBeCloseTo(10.305, 3);
-    expect(plainText(built.derived.find((each) => each.id === 'slope')!.why)).toContain('10.3°');
+    expect(
+      must(
+        built.derived.find((each) => each.id === 'slope'),
+        'one of the derived',
+      ).value,
+    ).toBeCloseTo(10.305, 3);
+    expect(
+      plainText(
+        must(
+          built.derived.find((each) => each.id === 'slope'),
+          'one of the derived',
+        ).why,
+      ),
+    ).toContain('10.3°');
   });
 });

@@ -16,6 +16,7 @@ import {
 } from '../../test/boxes.js';
 import { inBraces, lengthsIn } from '../../test/texts.js';
 import { ANIMALS, type Animal, animalById } from '../animals/index.js';
+import { at, must } from '../lists/index.js';
 import { fromMm, toMm } from '../measure/index.js';
 import { instanceVolume, measuresOf, type PanelSet } from '../panels/index.js';
 import { applying, type BoxPlan } from '../plan/index.js';
@@ -25,7 +26,7 @@ import type { Family } from './family.js';
 import { FAMILIES } from './list.js';
 import { buildBox, checkBox, familyById } from './registry.js';
 
-const animalFor = (family: Family): Animal => animalById(family.example)!;
+const animalFor = (family: Family): Animal => must(animalById(family.example), 'animalById');
 const startFor = (family: Family, thickness?: number) =>
   planFor(family, animalFor(family), thickness);
 
@@ -68,12 +69,12 @@ function anyPlan(family: Family, wild: boolean): fc.Arbitrary<BoxPlan> {
       family.roles
         .filter((role) => !role.offBoard)
         .map(({ id, stick }) => {
-          if (stick) return [id, fc.constant(start.wood[id]!)];
+          if (stick) return [id, fc.constant(must(start.wood[id], id))];
           return [
             id,
             fc
               .integer({ min: 90, max: 380 })
-              .map((tenths) => ({ ...start.wood[id]!, thickness: fromMm(tenths / 10) })),
+              .map((tenths) => ({ ...must(start.wood[id], id), thickness: fromMm(tenths / 10) })),
           ];
         }),
     ),
@@ -92,12 +93,15 @@ function mended(family: Family, plan: BoxPlan): BoxPlan {
   for (let round = 0; round < 12; round += 1) {
     const built = buildBox(now);
     if (built.ok) return now;
-    const { field } = built.refusals[0]!;
+    const { field } = at(built.refusals, 0);
     const options = family.choices
       .find((choice) => choice.id === field)
       ?.options.map((option) => option.id);
     if (options) {
-      const next = options[(options.indexOf(now.choices[field]!) + 1) % options.length]!;
+      const next = at(
+        options,
+        (options.indexOf(must(now.choices[field], field)) + 1) % options.length,
+      );
       now = { ...now, choices: { ...now.choices, [field]: next } };
     } else if (field === 'backAbove')
       now = { ...now, sizes: { ...now.sizes, backAbove: fromMm(30) } };
@@ -162,7 +166,7 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
           if (built.ok) expectSound(built.box);
           else {
             expect(built.refusals.map(({ field }) => field)).not.toContain('family');
-            expect(plainText(built.refusals[0]!.message).length).toBeGreaterThan(20);
+            expect(plainText(at(built.refusals, 0).message).length).toBeGreaterThan(20);
           }
         }),
         { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 20) },
@@ -177,7 +181,10 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
             (role) => role.includes('right') && plan.wood[role.replace('right', 'left')],
           );
           const alike = Object.fromEntries(
-            twins.map((role) => [role, plan.wood[role.replace('right', 'left')]!]),
+            twins.map((role) => [
+              role,
+              must(plan.wood[role.replace('right', 'left')], role.replace('right', 'left')),
+            ]),
           );
           const built = buildBox(mended(family, { ...plan, wood: { ...plan.wood, ...alike } }));
           if (!built.ok) return;
@@ -205,10 +212,13 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
           parameter.id,
         );
       }
-      const role = applying(family.roles, start.choices).find((each) => !each.offBoard)!;
+      const role = must(
+        applying(family.roles, start.choices).find((each) => !each.offBoard),
+        'role',
+      );
       const without = buildBox({
         ...start,
-        wood: { ...start.wood, [role.id]: { ...start.wood[role.id]!, thickness: 0 } },
+        wood: { ...start.wood, [role.id]: { ...must(start.wood[role.id], role.id), thickness: 0 } },
       });
       expect(without.ok ? [] : without.refusals.map((refusal) => refusal.field)).toContain(
         `wood.${role.id}`,
@@ -224,7 +234,10 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
         expect(parameter?.kind).toBe('length');
         if (dimension.side !== 'leader')
           expect(
-            Math.abs(Math.abs(dimension.to - dimension.from) - start.sizes[dimension.size]!),
+            Math.abs(
+              Math.abs(dimension.to - dimension.from) -
+                must(start.sizes[dimension.size], dimension.size),
+            ),
           ).toBeLessThanOrEqual(2);
       }
     });
@@ -233,7 +246,7 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
 
 test('every animal of the table gets a box of its family that breaks no rule', () => {
   for (const animal of ANIMALS) {
-    const family = familyById(animal.family)!;
+    const family = must(familyById(animal.family), 'family');
     const plan = planFor(
       family,
       animal,
@@ -268,7 +281,7 @@ describe('held against an independent solid modeller', () => {
           );
           instances.forEach(({ instance }, index) => {
             expect(
-              Math.abs(hulls[index]!.volume() / (instanceVolume(instance) / 320 ** 3) - 1),
+              Math.abs(at(hulls, index).volume() / (instanceVolume(instance) / 320 ** 3) - 1),
             ).toBeLessThan(1e-3);
           });
           const union = Manifold.union(hulls);
@@ -308,7 +321,7 @@ describe('held against an independent solid modeller', () => {
                 : [y, y + d].map((at): [number, number, number] => [
                     x,
                     at,
-                    z + toMm(cavity.ridge!),
+                    z + toMm(must(cavity.ridge, 'ridge')),
                   ])),
             ]);
             const taken = room.volume() - room.subtract(union).volume();
@@ -353,7 +366,7 @@ describe('worked examples of the families', () => {
           expect(pivots).toHaveLength(2);
           const [a, b] = pivots as [Vec3, Vec3];
           // The axis lies level, along one of the box's own directions.
-          expect(a.filter((value, axis) => Math.abs(value - b[axis]!) <= 2)).toHaveLength(2);
+          expect(a.filter((value, axis) => Math.abs(value - at(b, axis)) <= 2)).toHaveLength(2);
           expect(Math.abs(a[2] - b[2])).toBeLessThanOrEqual(2);
         }),
         { numRuns: 15 },
@@ -376,14 +389,17 @@ describe('worked examples of the families', () => {
       ['square-cut', { opensAt: 'right' }, 'side-right'],
       ['log', {}, 'slab-front'],
     ] as const) {
-      const family = familyById(id)!;
+      const family = must(familyById(id), 'family');
       const start = planFor(family, animalFor(family), 19.05);
       const plan: BoxPlan = {
         ...start,
         choices: { ...start.choices, ...choice, access: 'screwed' },
       };
       const box = built(plan);
-      const check = checkBox(plan, box).find((each) => each.id === 'access')!;
+      const check = must(
+        checkBox(plan, box).find((each) => each.id === 'access'),
+        'check',
+      );
       expect(inBraces(check.text)).toContain(named[off]);
       const joints = box.joints.filter(
         ({ between, kind }) => between.includes(off) && kind === 'screwed',
@@ -394,19 +410,25 @@ describe('worked examples of the families', () => {
   });
 
   test('a log’s slabs are screwed where the round is thin: the screw is as long as the wood there wants, not at its middle', () => {
-    const family = familyById('log')!;
-    const plan = planFor(family, animalById('eurasian-nuthatch')!);
+    const family = must(familyById('log'), 'log');
+    const plan = planFor(family, must(animalById('eurasian-nuthatch'), 'eurasian-nuthatch'));
     const box = built(plan);
-    const slab = box.panels.find((panel) => panel.id === 'slab-front')!;
-    const { fastening } = box.joints.find(
-      ({ between }) => between.includes('slab-front') && between.includes('slab-left'),
-    )!;
-    expect(fastening!.enough).toBe(true);
-    expect(fastening!.length).toBeLessThan(slab.thickness);
+    const slab = must(
+      box.panels.find((panel) => panel.id === 'slab-front'),
+      'slab',
+    );
+    const { fastening } = must(
+      box.joints.find(
+        ({ between }) => between.includes('slab-front') && between.includes('slab-left'),
+      ),
+      'fastening',
+    );
+    expect(must(fastening, 'fastening').enough).toBe(true);
+    expect(must(fastening, 'fastening').length).toBeLessThan(slab.thickness);
   });
 
   test('a lapped ridge is fastened where the hole comes out in the face of the slope, not in its bevel', () => {
-    const family = familyById('ridge-roof')!;
+    const family = must(familyById('ridge-roof'), 'ridge-roof');
     const start = planFor(family, animalFor(family), 9);
     const box = built({
       ...start,
@@ -423,8 +445,8 @@ describe('worked examples of the families', () => {
   });
 
   test('a slot across the top leaves a side’s pivots no wood in the front until they are set lower', () => {
-    const family = familyById('slant-roof')!;
-    const start = planFor(family, animalById('eastern-bluebird')!, 19.05);
+    const family = must(familyById('slant-roof'), 'slant-roof');
+    const start = planFor(family, must(animalById('eastern-bluebird'), 'eastern-bluebird'), 19.05);
     const plan: BoxPlan = {
       ...start,
       choices: {
@@ -438,7 +460,7 @@ describe('worked examples of the families', () => {
     };
     const refused = buildBox(plan);
     expect(refused).toMatchObject({ ok: false, refusals: [{ field: 'pivotBelow' }] });
-    const needed = refused.ok ? 0 : (lengthsIn(refused.refusals[0]!.message)[0] ?? 0);
+    const needed = refused.ok ? 0 : (lengthsIn(at(refused.refusals, 0).message)[0] ?? 0);
     // What it names as enough is enough, and hardly more than enough.
     expect(buildBox({ ...plan, sizes: { ...plan.sizes, pivotBelow: fromMm(needed + 1) } }).ok).toBe(
       true,
@@ -449,19 +471,24 @@ describe('worked examples of the families', () => {
   });
 
   test('the entrance has the animal’s own shape wherever the family makes it', () => {
-    expect(planFor(familyById('owl')!, animalById('barn-owl-na')!, 12).choices.entrance).toBe(
-      'round',
-    );
-    expect(planFor(familyById('owl')!, animalById('barn-owl-eu')!, 12).choices.entrance).toBe(
-      'square',
-    );
-    expect(planFor(familyById('slant-roof')!, animalById('wood-duck')!).choices.entrance).toBe(
-      'oval',
-    );
+    expect(
+      planFor(must(familyById('owl'), 'owl'), must(animalById('barn-owl-na'), 'barn-owl-na'), 12)
+        .choices.entrance,
+    ).toBe('round');
+    expect(
+      planFor(must(familyById('owl'), 'owl'), must(animalById('barn-owl-eu'), 'barn-owl-eu'), 12)
+        .choices.entrance,
+    ).toBe('square');
+    expect(
+      planFor(
+        must(familyById('slant-roof'), 'slant-roof'),
+        must(animalById('wood-duck'), 'wood-duck'),
+      ).choices.entrance,
+    ).toBe('oval');
   });
 
   test('ridge roof, half width 100 at 45°: each slope 141.421 mm to the ridge, mitred at 45°', () => {
-    const family = familyById('ridge-roof')!;
+    const family = must(familyById('ridge-roof'), 'ridge-roof');
     const start = planFor(family, animalFor(family), 18);
     const plan: BoxPlan = {
       ...start,
@@ -470,14 +497,17 @@ describe('worked examples of the families', () => {
       angles: { pitch: 45 },
     };
     expect(toMm(derivedOf(plan, 'slopeLength'))).toBeCloseTo(141.421, 2);
-    const slope = built(plan).panels.find((panel) => panel.id === 'roof-left')!;
+    const slope = must(
+      built(plan).panels.find((panel) => panel.id === 'roof-left'),
+      'slope',
+    );
     const under = slope.underside.map((point) => point[1]);
     expect(toMm(Math.max(...under) - Math.min(...under))).toBeCloseTo(141.421, 2);
     expect(Math.max(...slope.edges.map((edge) => Math.abs(edge.tilt)))).toBeCloseTo(45, 4);
   });
 
   test('pole box, half width 3 1/16 in, rise 5 in: slope 5.863 in long, 58.51° from level', () => {
-    const family = familyById('pole-bat')!;
+    const family = must(familyById('pole-bat'), 'pole-bat');
     const start = planFor(family, animalFor(family), 19.05);
     // A 3 1/2 in post, crevices of 9/16 in and 3/4 in walls: 1 3/4 + 9/16 + 3/4 = 3 1/16.
     const inch = 8128;
@@ -495,33 +525,40 @@ describe('worked examples of the families', () => {
   });
 
   test('a square in a round of 230 with 22 left at the corners is (230 − 44)/√2 = 131.522 mm', () => {
-    const family = familyById('log')!;
+    const family = must(familyById('log'), 'log');
     const start = planFor(family, animalFor(family));
     const plan: BoxPlan = {
       ...start,
       sizes: { ...start.sizes, diameter: fromMm(230), wall: fromMm(22), entranceWidth: fromMm(32) },
     };
     expect(toMm(derivedOf(plan, 'room'))).toBeCloseTo(131.522, 2);
-    expect(toMm(built(plan).cavities[0]!.width)).toBeCloseTo(131.522, 2);
+    expect(toMm(at(built(plan).cavities, 0).width)).toBeCloseTo(131.522, 2);
   });
 
   test('a three-quarter panel on an axis 1 in below its upper edge needs 0.0680 in above it, read off the solids', () => {
-    const family = familyById('slant-roof')!;
-    const start = planFor(family, animalById('eastern-bluebird')!, 19.05);
+    const family = must(familyById('slant-roof'), 'slant-roof');
+    const start = planFor(family, must(animalById('eastern-bluebird'), 'eastern-bluebird'), 19.05);
     const plan: BoxPlan = {
       ...start,
       sizes: { ...start.sizes, pivotBelow: fromMm(25.4) },
       choices: { ...start.choices, access: 'side', walls: 'over', vents: 'holes' },
     };
-    const check = checkBox(plan, built(plan)).find((each) => each.id === 'swing')!;
+    const check = must(
+      checkBox(plan, built(plan)).find((each) => each.id === 'swing'),
+      'check',
+    );
     expect(check.severity).toBe('kept');
     // 0.0680 in = 1.727 mm.
     expect(inBraces(check.text)).toContain('rises {1.727}');
   });
 
   test('a square-cut box takes its sizes from its boards: 7 1/4 in sides less two 3/4 in boards leave 5 3/4 in', () => {
-    const family = familyById('square-cut')!;
-    const start = planFor(family, animalById('black-capped-chickadee')!, 19.05);
+    const family = must(familyById('square-cut'), 'square-cut');
+    const start = planFor(
+      family,
+      must(animalById('black-capped-chickadee'), 'black-capped-chickadee'),
+      19.05,
+    );
     const widths: Record<string, number> = {
       front: 139.7,
       back: 139.7,
@@ -535,12 +572,14 @@ describe('worked examples of the families', () => {
       wood: Object.fromEntries(
         Object.entries(start.wood).map(([role, wood]) => [
           role,
-          widths[role] ? { ...wood, width: fromMm(widths[role]!) } : wood,
+          widths[role] ? { ...wood, width: fromMm(must(widths[role], role)) } : wood,
         ]),
       ),
     };
     const box = built(plan);
-    expect([toMm(box.cavities[0]!.width), toMm(box.cavities[0]!.depth)]).toEqual([139.7, 146.05]);
+    expect([toMm(at(box.cavities, 0).width), toMm(at(box.cavities, 0).depth)]).toEqual([
+      139.7, 146.05,
+    ]);
     for (const panel of box.panels)
       for (const edge of panel.edges)
         expect([edge.tilt, edge.mitre].map((value) => Math.abs(value) < 1e-9)).toEqual([
@@ -548,18 +587,23 @@ describe('worked examples of the families', () => {
           true,
         ]);
     for (const [role, width] of Object.entries(widths))
-      expect(measuresOf(box.panels.find((panel) => panel.role === role)!).blankWidth).toBe(
-        fromMm(width),
-      );
+      expect(
+        measuresOf(
+          must(
+            box.panels.find((panel) => panel.role === role),
+            'one of the panels',
+          ),
+        ).blankWidth,
+      ).toBe(fromMm(width));
     const narrow = buildBox({
       ...plan,
-      wood: { ...plan.wood, roof: { ...plan.wood.roof!, width: fromMm(184.15) } },
+      wood: { ...plan.wood, roof: { ...must(plan.wood.roof, 'roof'), width: fromMm(184.15) } },
     });
     expect(narrow).toMatchObject({ ok: false, refusals: [{ field: 'wood.roof' }] });
   });
 
   test('twenty-four martin rooms, back to back, are built with their shared walls as copies', () => {
-    const family = familyById('colony')!;
+    const family = must(familyById('colony'), 'colony');
     const start = planFor(family, animalFor(family));
     const box = built({
       ...start,

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { board, planFor } from '../../test/boxes.js';
 import { ANIMALS } from '../animals/index.js';
+import { at, must } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { FAMILIES } from './list.js';
@@ -27,7 +28,7 @@ const bent = fc
     const others = ANIMALS.filter(
       (animal) => animal.family === (family.id === 'pole-bat' ? 'bat' : 'slant-roof'),
     );
-    const animal = (own.length > 0 ? own : others)[pick % (own.length > 0 ? own : others).length]!;
+    const animal = at(own.length > 0 ? own : others, pick % (own.length > 0 ? own : others).length);
     const start = planFor(family, animal, thickness, {
       ...board(thickness),
       width: width === null ? null : fromMm(width),
@@ -38,15 +39,15 @@ const bent = fc
     const sizes = Object.fromEntries(
       Object.entries(start.sizes).map(([id, size], index) => [
         id,
-        index % 3 === pick % 3 ? Math.round(size * stretch[index % 24]!) : size,
+        index % 3 === pick % 3 ? Math.round(size * at(stretch, index % 24)) : size,
       ]),
     );
     const chosen = Object.fromEntries(
       family.choices.map(({ id, options }, index) => [
         id,
-        options.length > 0 && choices[index % 24]! % 4 === 0
-          ? options[choices[index % 24]! % options.length]!.id
-          : start.choices[id]!,
+        options.length > 0 && at(choices, index % 24) % 4 === 0
+          ? at(options, at(choices, index % 24) % options.length).id
+          : must(start.choices[id], id),
       ]),
     );
     return { plan: { ...start, sizes, choices: chosen } as BoxPlan };

@@ -5,13 +5,14 @@ import { board } from '../../test/layouts.js';
 import { animalById } from '../animals/index.js';
 import { buildBox, owlBox, slantRoof } from '../families/index.js';
 import { checkLayout, searchLayout } from '../layout/index.js';
+import { must } from '../lists/index.js';
 import { fromMm, toMm } from '../measure/index.js';
 import { jobForBoxes, STANDARD_SAW } from './job-for-boxes.js';
 
 const owls = (() => {
   const plan = planFor(
     owlBox,
-    animalById('barn-owl-na')!,
+    must(animalById('barn-owl-na'), 'barn-owl-na'),
     12,
     panelBoard(12, { material: 'plywood', faceA: 'planed', faceB: 'planed' }),
   );
@@ -35,7 +36,7 @@ const stock = [
     quantity: 3,
   }),
   ...sticks.map((wood, index) =>
-    board(2400, toMm(wood.width!), {
+    board(2400, toMm(must(wood.width, 'width')), {
       id: `stick${index}`,
       thickness: wood.thickness,
       material: wood.material,
@@ -46,9 +47,15 @@ const stock = [
 
 describe('a job for boxes', () => {
   test('has every panel of every box once, with the wood that the plan names', () => {
-    const built = buildBox(planFor(slantRoof, animalById('black-capped-chickadee')!, 16));
+    const built = buildBox(
+      planFor(slantRoof, must(animalById('black-capped-chickadee'), 'black-capped-chickadee'), 16),
+    );
     if (!built.ok) throw new Error('not sound');
-    const plan = planFor(slantRoof, animalById('black-capped-chickadee')!, 16);
+    const plan = planFor(
+      slantRoof,
+      must(animalById('black-capped-chickadee'), 'black-capped-chickadee'),
+      16,
+    );
     const three = jobForBoxes('three', plan, built.box, 3, [board(1800, 140)]);
     expect(three.parts.reduce((sum, part) => sum + part.quantity, 0)).toBe(
       3 * built.box.panels.reduce((sum, panel) => sum + panel.instances.length, 0),

@@ -1,3 +1,4 @@
+import { at } from '../lists/index.js';
 import { toMm } from '../measure/index.js';
 import { areaOf, type Point } from '../plane/index.js';
 import { liesOnBoard } from '../wood/index.js';
@@ -14,8 +15,8 @@ const MOST_COPIES = 100_000;
 /** Whether a polygon turns left (or runs straight on) at every corner. */
 function isConvex(points: readonly Point[]): boolean {
   const turns = points.map((point, index) => {
-    const next = points[(index + 1) % points.length]!;
-    const after = points[(index + 2) % points.length]!;
+    const next = at(points, (index + 1) % points.length);
+    const after = at(points, (index + 2) % points.length);
     const length = Math.hypot(next[0] - point[0], next[1] - point[1]) || 1;
     return (
       ((next[0] - point[0]) * (after[1] - next[1]) - (next[1] - point[1]) * (after[0] - next[0])) /

@@ -1,3 +1,4 @@
+import { at } from '../lists/index.js';
 import type { Ticks } from '../measure/index.js';
 
 /** An upright rectangle on a board. */
@@ -66,9 +67,9 @@ function split(
   kerf: Ticks,
 ) {
   const order = [...pieces].sort((a, b) => a[low] - b[low]);
-  let reach = order[0]![high];
+  let reach = at(order, 0)[high];
   for (let index = 1; index < order.length; index += 1) {
-    const start = order[index]![low];
+    const start = at(order, index)[low];
     if (start >= reach)
       return {
         before: order.slice(0, index),
@@ -76,7 +77,7 @@ function split(
         end: start - reach <= kerf + FLUSH ? reach : start,
         start,
       };
-    reach = Math.max(reach, order[index]![high]);
+    reach = Math.max(reach, at(order, index)[high]);
   }
   return null;
 }

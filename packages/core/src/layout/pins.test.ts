@@ -1,8 +1,9 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { stepClock } from '../../test/clock.js';
-import { at, board, job, knot, part, rectangle } from '../../test/layouts.js';
+import { board, job, knot, part, placed, rectangle } from '../../test/layouts.js';
 import { testSolver } from '../../test/solver.js';
 import type { LayoutJob, PinnedPlacement } from '../job/index.js';
+import { at, must } from '../lists/index.js';
 import { plainText } from '../text/index.js';
 import { checkLayout } from './checker/check.js';
 import { movedToPins, sortPins, whyNot } from './pins.js';
@@ -20,7 +21,7 @@ const pin = (
   y: number,
   more: Partial<PinnedPlacement> = {},
 ): PinnedPlacement => ({
-  ...at(id, x, y),
+  ...placed(id, x, y),
   stock: 'board',
   piece: 0,
   ...more,
@@ -85,20 +86,26 @@ describe('pins', () => {
   test('until the search has answered, a piece is shown where it was pinned, once, and no kept offcut under it', () => {
     const six = { ...base, parts: [part('a', rectangle(200, 100), { quantity: 6 })] };
     const before = searchLayout(six, { clock: stepClock(1, 60), solver });
-    const laid = before.boards.find((board) => board.placements.some((each) => each.copy === 2))!;
-    const free = before.boards.find((board) => board !== laid)!;
+    const laid = must(
+      before.boards.find((board) => board.placements.some((each) => each.copy === 2)),
+      'laid',
+    );
+    const free = must(
+      before.boards.find((board) => board !== laid),
+      'free',
+    );
     const moved = pin('a', 640, 0, { copy: 2, piece: free.piece, turn: 180 });
     const shown = movedToPins(before, [moved]);
     const homes = shown.boards.filter((board) =>
       board.placements.some((each) => each.part === 'a' && each.copy === 2),
     );
     expect(homes.map((board) => board.piece)).toEqual([free.piece]);
-    expect(homes[0]!.placements.find((each) => each.copy === 2)).toMatchObject({
+    expect(at(homes, 0).placements.find((each) => each.copy === 2)).toMatchObject({
       x: moved.x,
       y: moved.y,
       turn: 180,
     });
-    expect(homes[0]!.offcuts).toEqual([]);
+    expect(at(homes, 0).offcuts).toEqual([]);
     expect(shown.boards.flatMap((board) => board.placements)).toHaveLength(6);
     // Moved twice is moved once, and the layout that has the piece there already is left as it is.
     expect(movedToPins(shown, [moved])).toBe(shown);
@@ -117,7 +124,7 @@ describe('pins', () => {
     const found = searchLayout(one, { clock: stepClock(1, 60), solver });
     expect(checkLayout(one, found)).toEqual([]);
     expect(
-      found.boards[0]!.offcuts.map(({ x, length, width }) =>
+      at(found.boards, 0).offcuts.map(({ x, length, width }) =>
         [x, length, width].map((each) => each / 320),
       ),
     ).toEqual([[203, 797, 100]]);

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { at, board, job, layout, part, rectangle } from '../../test/layouts.js';
+import { board, job, layout, part, placed, rectangle } from '../../test/layouts.js';
+import { at } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
 import { aboveBest, costByPart, shortPieces, usedCost } from './summary.js';
 
@@ -11,7 +12,11 @@ const of = job(
   ],
   [board(750, 100, { price: 1000 }), board(400, 100, { id: 'scrap', price: null, offcut: true })],
 );
-const laid = layout([at('large', 0, 0), at('large', 303, 0, { copy: 1 }), at('small', 606, 0)]);
+const laid = layout([
+  placed('large', 0, 0),
+  placed('large', 303, 0, { copy: 1 }),
+  placed('small', 606, 0),
+]);
 
 describe('what a layout comes to', () => {
   test('a board’s price is shared among its panels by their area, and nothing is lost to rounding', () => {
@@ -27,14 +32,17 @@ describe('what a layout comes to', () => {
       ],
       [board(400, 100)],
     );
-    const three = costByPart(thirds, layout([at('a', 0, 0), at('b', 103, 0), at('c', 206, 0)]));
+    const three = costByPart(
+      thirds,
+      layout([placed('a', 0, 0), placed('b', 103, 0), placed('c', 206, 0)]),
+    );
     expect(three.map(({ cost }) => cost).sort()).toEqual([33, 33, 34]);
   });
 
   test('panels of offcuts cost nothing; panels that found no place are not listed', () => {
     const fromScrap = {
       ...laid,
-      boards: [{ ...laid.boards[0]!, stock: 'scrap', placements: [at('large', 0, 0)] }],
+      boards: [{ ...at(laid.boards, 0), stock: 'scrap', placements: [placed('large', 0, 0)] }],
     };
     expect(costByPart(of, fromScrap)).toEqual([{ part: 'large', copies: 1, cost: 0 }]);
     expect(costByPart(of, layout([], { boards: [] }))).toEqual([]);
@@ -42,7 +50,7 @@ describe('what a layout comes to', () => {
 
   test('only the share of a board that is used up is counted as used', () => {
     const offcuts = [{ x: fromMm(606), y: 0, length: fromMm(150), width: fromMm(100) }];
-    expect(usedCost(of, { ...laid, boards: [{ ...laid.boards[0]!, offcuts }] })).toBe(800);
+    expect(usedCost(of, { ...laid, boards: [{ ...at(laid.boards, 0), offcuts }] })).toBe(800);
   });
 
   test('how far above the best is a share of the bound, not of the cost', () => {

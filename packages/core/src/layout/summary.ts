@@ -1,4 +1,5 @@
 import { type LayoutJob, priceOf } from '../job/index.js';
+import { at, entry } from '../lists/index.js';
 import type { Cents, Ticks } from '../measure/index.js';
 import { meanArea } from './area.js';
 import { cutsToFree } from './cuts-to-free.js';
@@ -64,14 +65,14 @@ export function costByPart(
     .filter((part) => copies.has(part.id))
     .map((part) => ({
       part: part.id,
-      copies: copies.get(part.id)!,
-      cost: Math.round(shares.get(part.id)!),
+      copies: entry(copies, part.id),
+      cost: Math.round(entry(shares, part.id)),
     }));
   const over =
     rows.reduce((sum, row) => sum + row.cost, 0) -
     Math.round([...shares.values()].reduce((sum, share) => sum + share, 0));
   const largest = rows.reduce(
-    (best, row, index) => (row.cost > rows[best]!.cost ? index : best),
+    (best, row, index) => (row.cost > at(rows, best).cost ? index : best),
     0,
   );
   return rows.map((row, index) => (index === largest ? { ...row, cost: row.cost - over } : row));

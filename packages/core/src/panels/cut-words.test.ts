@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { planFor } from '../../test/boxes.js';
 import { animalById } from '../animals/index.js';
 import { buildBox, FAMILIES, familyById } from '../families/index.js';
+import { must } from '../lists/index.js';
 import { printAngle } from '../measure/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { plainText } from '../text/index.js';
@@ -14,7 +15,10 @@ const built = (
   choices: BoxPlan['choices'] = {},
   angles: BoxPlan['angles'] = {},
 ): PanelSet => {
-  const start = planFor(familyById(family)!, animalById(animal)!);
+  const start = planFor(
+    must(familyById(family), 'familyById'),
+    must(animalById(animal), 'animalById'),
+  );
   const result = buildBox({
     ...start,
     choices: { ...start.choices, ...choices },
@@ -24,7 +28,12 @@ const built = (
   return result.box;
 };
 const wordsOf = (box: PanelSet, id: string) =>
-  cutWords(box.panels.find((panel) => panel.id === id)!)
+  cutWords(
+    must(
+      box.panels.find((panel) => panel.id === id),
+      'one of the panels',
+    ),
+  )
     .map(plainText)
     .join('; ');
 
@@ -63,13 +72,16 @@ describe('how a panel is cut, in words', () => {
 
   test('every angle of every panel of every family is named, and square panels say nothing', () => {
     for (const family of FAMILIES) {
-      const animal = animalById(
-        family.id.includes('bat')
-          ? 'crevice-bats-na'
-          : family.id === 'owl'
-            ? 'barn-owl-eu'
-            : 'great-tit',
-      )!;
+      const animal = must(
+        animalById(
+          family.id.includes('bat')
+            ? 'crevice-bats-na'
+            : family.id === 'owl'
+              ? 'barn-owl-eu'
+              : 'great-tit',
+        ),
+        'animal',
+      );
       const start = planFor(family, animal);
       for (const choice of family.choices)
         for (const option of choice.options) {

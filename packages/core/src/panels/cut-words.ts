@@ -1,4 +1,4 @@
-import { at } from '../lists/index.js';
+import { at, must } from '../lists/index.js';
 import type { Degrees } from '../measure/index.js';
 import { joinTexts, ofAngle, type Text, text } from '../text/index.js';
 import type { Panel, PanelEdge } from './panel-set.js';
@@ -20,7 +20,7 @@ function slanted(panel: Panel): SlantedEdge[] {
   return panel.edges
     .filter((edge) => Math.abs(edge.tilt) > SQUARE || edge.mitre > SQUARE)
     .map((edge) => {
-      const [from, to] = [panel.outline[edge.from]!, panel.outline[edge.to]!];
+      const [from, to] = [at(panel.outline, edge.from), at(panel.outline, edge.to)];
       const across = Math.abs(to[1] - from[1]) >= Math.abs(to[0] - from[0]);
       return { ...edge, place: across || edge.mitre > SQUARE ? 'end' : 'edge along the grain' };
     });
@@ -41,9 +41,9 @@ function bySetting(edges: readonly SlantedEdge[]): SlantedEdge[][] {
   for (const edge of edges) {
     const known = groups.find(
       ([first]) =>
-        first!.place === edge.place &&
-        Math.abs(first!.mitre - edge.mitre) < ONE_SETTING &&
-        Math.abs(Math.abs(first!.tilt) - Math.abs(edge.tilt)) < ONE_SETTING,
+        must(first, 'first').place === edge.place &&
+        Math.abs(must(first, 'first').mitre - edge.mitre) < ONE_SETTING &&
+        Math.abs(Math.abs(must(first, 'first').tilt) - Math.abs(edge.tilt)) < ONE_SETTING,
     );
     if (known) known.push(edge);
     else groups.push([edge]);

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { must } from '../lists/index.js';
 import { fromMm, toMm } from '../measure/index.js';
 import { FASTENERS, fastenerById, fastenerFor } from './fasteners.js';
 
@@ -37,7 +38,7 @@ describe('the fastener for a joint', () => {
         const chosen = fastenerFor(kind, through, depth);
         expect(chosen?.enough ?? false).toBe(fits.length > 0);
         if (kind === 'screw' && fits.some((each) => each.diameter >= fromMm(3.5)))
-          expect(chosen!.fastener.diameter).toBeGreaterThanOrEqual(fromMm(3.5));
+          expect(must(chosen, 'chosen').fastener.diameter).toBeGreaterThanOrEqual(fromMm(3.5));
       }),
     );
   });

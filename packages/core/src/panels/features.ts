@@ -1,3 +1,4 @@
+import { at } from '../lists/index.js';
 import { cos, sin, type Ticks } from '../measure/index.js';
 import type { HoleShape } from '../plan/index.js';
 import type { Point, Zone } from '../plane/index.js';
@@ -83,15 +84,16 @@ export function rim(
   width: number,
   height: number,
 ): Vec3[] {
-  const at = (across: number, up: number): Vec3 => add(centre, add(scale(u, across), scale(v, up)));
+  const where = (across: number, up: number): Vec3 =>
+    add(centre, add(scale(u, across), scale(v, up)));
   const [w, h] = [width / 2, height / 2];
-  if (shape === 'square') return [at(-w, -h), at(w, -h), at(w, h), at(-w, h)];
+  if (shape === 'square') return [where(-w, -h), where(w, -h), where(w, h), where(-w, h)];
   const arc = (cx: number, cy: number, radius: number, from: number, to: number): Vec3[] =>
     Array.from({ length: 13 }, (_unused, index) => {
       const turn = from + ((to - from) * index) / 12;
-      return at(cx + radius * cos(turn), cy + radius * sin(turn));
+      return where(cx + radius * cos(turn), cy + radius * sin(turn));
     });
-  if (shape === 'arch') return [at(-w, -h), at(w, -h), ...arc(0, h - w, w, 0, 180)];
+  if (shape === 'arch') return [where(-w, -h), where(w, -h), ...arc(0, h - w, w, 0, 180)];
   const radius = Math.min(w, h);
   const [dx, dy] = [w - radius, h - radius];
   const corners =
@@ -99,5 +101,5 @@ export function rim(
       ? [...arc(dx, 0, radius, -90, 90), ...arc(-dx, 0, radius, 90, 270)]
       : [...arc(0, dy, radius, 0, 180), ...arc(0, -dy, radius, 180, 360)];
   // In a round the two half circles share their ends.
-  return corners.filter((corner, index) => lengthOf(subtract(corner, corners.at(index - 1)!)) > 1);
+  return corners.filter((corner, index) => lengthOf(subtract(corner, at(corners, index - 1))) > 1);
 }

@@ -1,3 +1,4 @@
+import { at } from '../lists/index.js';
 import { TICKS_PER_MM, type Ticks } from '../measure/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { chordAt } from '../plane/index.js';
@@ -38,12 +39,12 @@ export function measuresOf(panel: Panel): PanelMeasures {
 /** Volume of one panel in cubic ticks, from its rounded corners. Holes are not taken off. */
 export function instanceVolume(instance: PanelInstance): number {
   const { vertices, faces } = instance.solid;
-  const apex = vertices[0]!;
+  const apex = at(vertices, 0);
   let sixfold = 0;
   for (const face of faces) {
-    const at = (index: number): Vec3 => subtract(vertices[face[index]!]!, apex);
+    const arm = (index: number): Vec3 => subtract(at(vertices, at(face, index)), apex);
     for (let i = 1; i + 1 < face.length; i += 1)
-      sixfold += dot(at(0), cross(subtract(at(i), at(0)), subtract(at(i + 1), at(0))));
+      sixfold += dot(arm(0), cross(subtract(arm(i), arm(0)), subtract(arm(i + 1), arm(0))));
   }
   return sixfold / 6;
 }

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { at, must } from '../lists/index.js';
 import { atan2, cos, fromInches, fromMm, sin, toMm } from '../measure/index.js';
 import {
   atLeast,
@@ -26,7 +27,7 @@ function slope(angle: number, halfWidth: number, thickness: number) {
     id: 'roof',
     role: 'roof',
     thickness,
-    solid: solid!,
+    solid: must(solid, 'solid'),
     outsideNormal: up,
     grainDirection: [cos(angle), 0, -sin(angle)],
     grain: 'along',
@@ -45,7 +46,7 @@ describe('panels read off their solids', () => {
     expect(toMm(undersideLength(roof))).toBeCloseTo(141.421, 2);
     const ridge = roof.edges.filter((edge) => Math.abs(edge.tilt) > 1);
     expect(ridge).toHaveLength(1);
-    expect(Math.abs(ridge[0]!.tilt)).toBeCloseTo(45, 6);
+    expect(Math.abs(at(ridge, 0).tilt)).toBeCloseTo(45, 6);
   });
 
   test('a pole box, half width 3 1/16 in, rise 5 in: slope 5.863 in long at 58.51° from level', () => {
@@ -62,12 +63,15 @@ describe('panels read off their solids', () => {
       id: 'front',
       role: 'front',
       thickness: fromMm(16),
-      solid: solidInside([
-        ...between('x', 0, fromMm(100)),
-        ...between('y', -fromMm(16), 0),
-        atLeast('z', 0),
-        behind([0, -sin(10), cos(10)], [0, 0, fromMm(200)]),
-      ])!,
+      solid: must(
+        solidInside([
+          ...between('x', 0, fromMm(100)),
+          ...between('y', -fromMm(16), 0),
+          atLeast('z', 0),
+          behind([0, -sin(10), cos(10)], [0, 0, fromMm(200)]),
+        ]),
+        'solidInside',
+      ),
       outsideNormal: [0, -1, 0],
       grainDirection: [0, 0, 1],
       grain: 'along',
@@ -87,12 +91,15 @@ describe('panels read off their solids', () => {
   });
 
   test('a solid that is no slab of the stated directions is a fault that is named', () => {
-    const brick = solidInside([
-      ...between('x', 0, 10),
-      ...between('y', 0, 10),
-      atLeast('z', 0),
-      atMost('z', 10),
-    ])!;
+    const brick = must(
+      solidInside([
+        ...between('x', 0, 10),
+        ...between('y', 0, 10),
+        atLeast('z', 0),
+        atMost('z', 10),
+      ]),
+      'brick',
+    );
     expect(() =>
       cutPanel({
         id: 'x',

@@ -1,3 +1,4 @@
+import { at } from '../lists/index.js';
 import { asin, atan2, type Degrees, type Ticks } from '../measure/index.js';
 import type { Point, Zone } from '../plane/index.js';
 import {
@@ -52,8 +53,8 @@ function edgeOf(
   outside: SolidFace,
   index: number,
 ): SolidFace {
-  const from = outline[index]!;
-  const to = outline[(index + 1) % outline.length]!;
+  const from = at(outline, index);
+  const to = at(outline, (index + 1) % outline.length);
   const face = solid.faces.find(
     (candidate) =>
       candidate !== outside &&
@@ -67,7 +68,10 @@ function edgeOf(
 const cornerOn = (inside: SolidFace, a: SolidFace, b: SolidFace): Vec3 => {
   const misses = (corner: Vec3) =>
     Math.abs(distanceTo(a.plane, corner)) + Math.abs(distanceTo(b.plane, corner));
-  return [...inside.corners].sort((first, second) => misses(first) - misses(second))[0]!;
+  return at(
+    [...inside.corners].sort((first, second) => misses(first) - misses(second)),
+    0,
+  );
 };
 
 /** Rounds to whole ticks: the one place where geometry becomes whole numbers. */
@@ -123,8 +127,8 @@ export function cutPanel(draft: PanelDraft): Panel {
   const undersideCorners = outlineCorners.map((_corner, index) =>
     cornerOn(
       inside,
-      edgeFaces[(index + edgeFaces.length - 1) % edgeFaces.length]!,
-      edgeFaces[index]!,
+      at(edgeFaces, (index + edgeFaces.length - 1) % edgeFaces.length),
+      at(edgeFaces, index),
     ),
   );
   const both = [...outlineCorners, ...undersideCorners];
@@ -142,7 +146,7 @@ export function cutPanel(draft: PanelDraft): Panel {
   const underside = undersideCorners.map(toFrame);
   const edges = edgeFaces.map((face, from): PanelEdge => {
     const to = (from + 1) % outline.length;
-    const run = subtract(outlineCorners[to]!, outlineCorners[from]!);
+    const run = subtract(at(outlineCorners, to), at(outlineCorners, from));
     const slope = Math.abs(atan2(dot(run, x), dot(run, y)));
     const mitre = Math.min(slope, 180 - slope);
     return {
@@ -175,7 +179,7 @@ export function cutPanel(draft: PanelDraft): Panel {
             ...edges.flatMap((edge) => {
               if (Math.abs(edge.tilt) < ALONG) return [];
               const larger = edge.tilt > 0 ? underside : outline;
-              return [clearTiltedEdge(larger[edge.from]!, larger[edge.to]!)];
+              return [clearTiltedEdge(at(larger, edge.from), at(larger, edge.to))];
             }),
           ],
     cutAway: features.flatMap(cutAwayOf),

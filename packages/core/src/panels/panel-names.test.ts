@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { planFor } from '../../test/boxes.js';
 import { animalById } from '../animals/index.js';
 import { buildBox, FAMILIES, familyById } from '../families/index.js';
+import { must } from '../lists/index.js';
 import { panelNames, partName, plainName } from './panel-names.js';
 
 describe('what panels are called', () => {
@@ -29,13 +30,16 @@ describe('what panels are called', () => {
 
   test('every panel of every family has a name of its own', () => {
     for (const family of FAMILIES) {
-      const animal = animalById(
-        family.id.includes('bat')
-          ? 'crevice-bats-na'
-          : family.id === 'owl'
-            ? 'barn-owl-eu'
-            : 'great-tit',
-      )!;
+      const animal = must(
+        animalById(
+          family.id.includes('bat')
+            ? 'crevice-bats-na'
+            : family.id === 'owl'
+              ? 'barn-owl-eu'
+              : 'great-tit',
+        ),
+        'animal',
+      );
       const built = buildBox(planFor(family, animal));
       if (!built.ok) throw new Error(`${family.id}: ${JSON.stringify(built.refusals)}`);
       const names = panelNames(family, built.box);

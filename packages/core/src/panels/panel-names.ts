@@ -1,3 +1,4 @@
+import { at, must } from '../lists/index.js';
 import type { PlanDeclaration } from '../plan/index.js';
 import type { PanelSet } from './panel-set.js';
 
@@ -38,7 +39,8 @@ export function panelNames(
 export function plainName(id: string): string {
   const words = id.replace(/(-\d+)+$/, '').split('-');
   const sides: string[] = [];
-  while (words.length > 1 && SIDES.includes(words.at(-1)!)) sides.push(words.pop()!);
+  while (words.length > 1 && SIDES.includes(at(words, -1)))
+    sides.push(must(words.pop(), 'one of the words'));
   return [...sides, ...words].join(' ');
 }
 

@@ -1,3 +1,4 @@
+import { at } from '../lists/index.js';
 import { fromMm, type Ticks } from '../measure/index.js';
 import { band, type Point, type Zone, zoneBounds } from '../plane/index.js';
 import { holeSize } from './features.js';
@@ -64,7 +65,7 @@ export function stavesOf(
     }
     if (cuts.length < count - 1 || top - from > boardWidth) continue;
     const edges = [bottom, ...cuts, top];
-    const staves = edges.slice(1).map((high, index) => strip(panel, edges[index]!, high));
+    const staves = edges.slice(1).map((high, index) => strip(panel, at(edges, index), high));
     if (
       staves.every(
         (stave) => stave.outline.length >= 3 && stave.outline.length === stave.underside.length,

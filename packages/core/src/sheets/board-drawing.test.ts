@@ -1,15 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import {
-  at,
   board,
   circle,
   job,
   knot,
   layout,
   part,
+  placed,
   points,
   rectangle,
 } from '../../test/layouts.js';
+import { at } from '../lists/index.js';
 import { fromMm, type Ticks, toMm } from '../measure/index.js';
 import { boardDrawing } from './board-drawing.js';
 import { extentOf } from './drawing.js';
@@ -25,7 +26,10 @@ const of = job(
   [front, side],
   [board(900, 140, { defects: [knot(850, 70, 9), knot(700, 20, 5, 'split')] })],
 );
-const laid = layout([at('front', 0, 0, { flipped: true }), at('side', 300, 0)]).boards[0]!;
+const laid = at(
+  layout([placed('front', 0, 0, { flipped: true }), placed('side', 300, 0)]).boards,
+  0,
+);
 const drawing = boardDrawing(
   of,
   { ...laid, offcuts: [{ x: fromMm(600), y: 0, length: fromMm(200), width: fromMm(140) }] },
@@ -73,7 +77,7 @@ describe('a board of a layout on paper', () => {
     const two = job([part('a', rectangle(200, 60), { quantity: 2 })], [board(900, 140)]);
     const marked = boardDrawing(
       two,
-      layout([at('a', 0, 0), at('a', 300, 80, { copy: 1 })]).boards[0]!,
+      at(layout([placed('a', 0, 0), placed('a', 300, 80, { copy: 1 })]).boards, 0),
       'Board',
       (id) => id,
       say,

@@ -1,6 +1,7 @@
 import { boardMarks } from '../cuts/index.js';
 import type { LayoutJob } from '../job/index.js';
 import { type LaidBoard, placePart } from '../layout/index.js';
+import { at } from '../lists/index.js';
 import { fromMm, type Ticks } from '../measure/index.js';
 import type { Point, Zone } from '../plane/index.js';
 import { DEFECT_NAMES } from '../wood/index.js';
@@ -60,7 +61,7 @@ export function boardDrawing(
     if (
       faceA.some(
         (corner, index) =>
-          Math.hypot(corner[0] - faceB[index]![0], corner[1] - faceB[index]![1]) > APART,
+          Math.hypot(corner[0] - at(faceB, index)[0], corner[1] - at(faceB, index)[1]) > APART,
       )
     )
       shapes.push({ kind: 'path', layer: 'far-face', points: faceB, closed: true });

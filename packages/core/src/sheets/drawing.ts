@@ -1,3 +1,4 @@
+import { at } from '../lists/index.js';
 import { cos, fromMm, printAngle, sin, type Ticks } from '../measure/index.js';
 import { type Feature, holeSize, measuresOf, type Panel, type PanelSet } from '../panels/index.js';
 import {
@@ -235,8 +236,10 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): Drawin
   const { blankLength, blankWidth, longPoint, shortPoint } = measuresOf(panel);
   const far = panel.outline.some(
     (corner, index) =>
-      Math.hypot(corner[0] - panel.underside[index]![0], corner[1] - panel.underside[index]![1]) >
-      32,
+      Math.hypot(
+        corner[0] - at(panel.underside, index)[0],
+        corner[1] - at(panel.underside, index)[1],
+      ) > 32,
   );
   const holes = panel.features.filter(
     (feature) => feature.kind !== 'groove' && feature.kind !== 'mesh' && feature.kind !== 'pilot',
@@ -287,7 +290,7 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): Drawin
   }
   panel.edges.forEach((edge) => {
     if (Math.abs(edge.tilt) < 0.05 && edge.mitre < 0.05) return;
-    const [from, to] = [panel.outline[edge.from]!, panel.outline[edge.to]!];
+    const [from, to] = [at(panel.outline, edge.from), at(panel.outline, edge.to)];
     const middle: DrawingPoint = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
     const words = [
       ...(Math.abs(edge.tilt) >= 0.05

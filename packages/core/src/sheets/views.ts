@@ -1,3 +1,4 @@
+import { at } from '../lists/index.js';
 import type { Ticks } from '../measure/index.js';
 import type { PanelInstance, PanelSet } from '../panels/index.js';
 import { cross, dot, subtract, type Vec3 } from '../solid/index.js';
@@ -27,7 +28,7 @@ const FROM_LEFT: View = { towards: [-1, 0, 0], across: [0, 1, 0], upwards: [0, 0
 const FROM_ABOVE: View = { towards: [0, 0, 1], across: [1, 0, 0], upwards: [0, 1, 0] };
 
 const cornersOf = (instance: PanelInstance, face: readonly number[]): Vec3[] =>
-  face.map((index) => instance.solid.vertices[index]!);
+  face.map((index) => at(instance.solid.vertices, index));
 
 function facesTowards(
   box: PanelSet,
@@ -41,8 +42,8 @@ function facesTowards(
       for (const face of instance.solid.faces) {
         const corners = cornersOf(instance, face);
         const normal = cross(
-          subtract(corners[1]!, corners[0]!),
-          subtract(corners[2]!, corners[1]!),
+          subtract(at(corners, 1), at(corners, 0)),
+          subtract(at(corners, 2), at(corners, 1)),
         );
         if (dot(normal, view.towards) <= 1e-6 * Math.hypot(...normal)) continue;
         seen.push({
@@ -66,16 +67,16 @@ export const frontView = (box: PanelSet): DrawnFace[] => facesTowards(box, FRONT
 export const sectionX = (box: PanelSet): Ticks =>
   box.cavities.reduce(
     (best, { origin }) => (Math.abs(origin[0]) < Math.abs(best) ? origin[0] : best),
-    box.cavities[0]!.origin[0],
+    at(box.cavities, 0).origin[0],
   );
 
 /** Where a box is cut level: two thirds of the way from the floor of its lowest room to the entrance, or through a third of the room. */
 export const planZ = (box: PanelSet): Ticks => {
-  const room = box.cavities[0]!;
+  const room = at(box.cavities, 0);
   return Math.round(room.origin[2] + Math.min(room.heightFront, room.heightBack) * 0.33);
 };
 
-function cut(box: PanelSet, axis: 0 | 2, at: number): DrawnFace[] {
+function cut(box: PanelSet, axis: 0 | 2, where: number): DrawnFace[] {
   const [across, upwards] = axis === 0 ? ([1, 2] as const) : ([0, 1] as const);
   const found: DrawnFace[] = [];
   for (const panel of box.panels) {
@@ -83,10 +84,10 @@ function cut(box: PanelSet, axis: 0 | 2, at: number): DrawnFace[] {
       const points: [number, number][] = [];
       for (const face of instance.solid.faces) {
         face.forEach((index, corner) => {
-          const from = instance.solid.vertices[index]!;
-          const to = instance.solid.vertices[face[(corner + 1) % face.length]!]!;
-          if (from[axis] < at === to[axis] < at) return;
-          const share = (at - from[axis]) / (to[axis] - from[axis]);
+          const from = at(instance.solid.vertices, index);
+          const to = at(instance.solid.vertices, at(face, (corner + 1) % face.length));
+          if (from[axis] < where === to[axis] < where) return;
+          const share = (where - from[axis]) / (to[axis] - from[axis]);
           points.push([
             from[across] + share * (to[across] - from[across]),
             from[upwards] + share * (to[upwards] - from[upwards]),
@@ -126,7 +127,7 @@ function inOrder(points: readonly [number, number][]): [number, number][] {
     (a, b) => Math.atan2(a[1] - cy, a[0] - cx) - Math.atan2(b[1] - cy, b[0] - cx),
   );
   return sorted.filter((point, index) => {
-    const before = sorted[(index + sorted.length - 1) % sorted.length]!;
+    const before = at(sorted, (index + sorted.length - 1) % sorted.length);
     return Math.hypot(point[0] - before[0], point[1] - before[1]) > 0.5;
   });
 }

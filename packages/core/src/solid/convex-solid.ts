@@ -1,3 +1,4 @@
+import { at } from '../lists/index.js';
 import { distanceTo, type HalfSpace, opposite } from './half-space.js';
 import { add, cross, dot, scale, subtract, unit, type Vec3 } from './vector.js';
 
@@ -26,8 +27,8 @@ function worldCube(): ConvexSolid {
   ];
   for (let axis = 0; axis < 3; axis += 1) {
     for (const sign of [1, -1]) {
-      const normal = scale(axes[axis]!, sign);
-      const u = axes[(axis + 1) % 3]!;
+      const normal = scale(at(axes, axis), sign);
+      const u = at(axes, (axis + 1) % 3);
       const v = cross(normal, u);
       const corner = (a: number, b: number): Vec3 =>
         add(scale(normal, WORLD), add(scale(u, a * WORLD), scale(v, b * WORLD)));
@@ -54,7 +55,7 @@ function withoutRepeats(corners: readonly Vec3[]): Vec3[] {
 export function clipFace(corners: readonly Vec3[], space: HalfSpace): Vec3[] {
   const kept: Vec3[] = [];
   corners.forEach((from, index) => {
-    const to = corners[(index + 1) % corners.length]!;
+    const to = at(corners, (index + 1) % corners.length);
     const before = distanceTo(space, from);
     const after = distanceTo(space, to);
     if (before <= EPSILON) kept.push(from);
@@ -71,7 +72,7 @@ function inOrder(corners: readonly Vec3[], normal: Vec3): Vec3[] {
     corners.reduce((sum, corner) => add(sum, corner), [0, 0, 0] as Vec3),
     1 / corners.length,
   );
-  const u = unit(subtract(corners[0]!, centre));
+  const u = unit(subtract(at(corners, 0), centre));
   const v = cross(normal, u);
   const angle = (corner: Vec3) =>
     Math.atan2(dot(subtract(corner, centre), v), dot(subtract(corner, centre), u));
@@ -112,13 +113,13 @@ export const cornersOf = (solid: ConvexSolid): Vec3[] =>
 
 /** Volume in cubic ticks. */
 export function volumeOf(solid: ConvexSolid): number {
-  const apex = solid.faces[0]!.corners[0]!;
+  const apex = at(at(solid.faces, 0).corners, 0);
   let sixfold = 0;
   for (const { corners } of solid.faces) {
     for (let i = 1; i + 1 < corners.length; i += 1) {
       sixfold += dot(
-        subtract(corners[0]!, apex),
-        cross(subtract(corners[i]!, apex), subtract(corners[i + 1]!, apex)),
+        subtract(at(corners, 0), apex),
+        cross(subtract(at(corners, i), apex), subtract(at(corners, i + 1), apex)),
       );
     }
   }
@@ -131,7 +132,7 @@ export function faceArea(corners: readonly Vec3[]): number {
   for (let i = 1; i + 1 < corners.length; i += 1) {
     sum = add(
       sum,
-      cross(subtract(corners[i]!, corners[0]!), subtract(corners[i + 1]!, corners[0]!)),
+      cross(subtract(at(corners, i), at(corners, 0)), subtract(at(corners, i + 1), at(corners, 0))),
     );
   }
   return Math.hypot(sum[0], sum[1], sum[2]) / 2;

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { at, must } from '../lists/index.js';
 import {
   clip,
   common,
@@ -17,7 +18,11 @@ const brick = (
   x: readonly [number, number],
   y: readonly [number, number],
   z: readonly [number, number],
-) => solidInside([...between('x', ...x), ...between('y', ...y), ...between('z', ...z)])!;
+) =>
+  must(
+    solidInside([...between('x', ...x), ...between('y', ...y), ...between('z', ...z)]),
+    'solidInside',
+  );
 
 const whole = fc.integer({ min: -5000, max: 5000 });
 const size = fc.integer({ min: 10, max: 5000 });
@@ -55,8 +60,8 @@ describe('convex solids', () => {
             for (const corner of corners)
               expect(dot(face.plane.normal, corner)).toBeLessThanOrEqual(face.plane.offset + 1e-3);
             const turn = cross(
-              subtract(face.corners[1]!, face.corners[0]!),
-              subtract(face.corners[2]!, face.corners[1]!),
+              subtract(at(face.corners, 1), at(face.corners, 0)),
+              subtract(at(face.corners, 2), at(face.corners, 1)),
             );
             expect(dot(turn, face.plane.normal)).toBeGreaterThanOrEqual(-1e-3);
           }
@@ -73,7 +78,9 @@ describe('convex solids', () => {
     expect(common(left, right)).toBeNull();
     expect(sharedFaceArea(left, right)).toBeCloseTo(5000);
     expect(sharedFaceArea(left, apart)).toBe(0);
-    expect(volumeOf(common(left, brick([50, 150], [0, 100], [0, 100]))!)).toBeCloseTo(500_000);
+    expect(
+      volumeOf(must(common(left, brick([50, 150], [0, 100], [0, 100])), 'common')),
+    ).toBeCloseTo(500_000);
   });
 
   test('a section has the area of the slice', () => {

@@ -1,3 +1,4 @@
+import { at, must } from '../lists/index.js';
 import {
   type Cents,
   fromDecimal,
@@ -60,7 +61,7 @@ export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
   const quantity = counted ? Number(counted[1]) : 1;
   if (quantity < 1 || quantity > 1000)
     return wrong(`${quantity} boards: between 1 and 1000 can be entered at once.`);
-  const said = (counted ? counted[2]! : text).replace(
+  const said = (counted ? at(counted, 2) : text).replace(
     /(?<![\d/.,¼½¾⅐-⅞-])(\d+) x (\d+)(?= x |$|\s+(?!(?:mm|cm|m|in|inch|inches|ft|feet|foot)\b|["'])\D)/,
     (all, a: string, b: string) =>
       nominalByName(`${a}×${b}`) && !SIZES.test(all) ? `${a}x${b}` : all,
@@ -73,29 +74,29 @@ export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
   let after = '';
   const asNominal = NOMINAL.exec(said);
   const full = SIZES.exec(said);
-  if (asNominal && nominalByName(asNominal[1]!)) {
-    nominal = nominalByName(asNominal[1]!)!;
-    lengthText = asNominal[2]!;
+  if (asNominal && nominalByName(at(asNominal, 1))) {
+    nominal = must(nominalByName(at(asNominal, 1)), 'nominalByName');
+    lengthText = at(asNominal, 2);
     before = said.slice(0, asNominal.index);
     after = said.slice(asNominal.index + asNominal[0].length);
   } else if (full) {
-    sizes = { thickness: full[1]!, width: full[2]!, length: full[3]! };
+    sizes = { thickness: at(full, 1), width: at(full, 2), length: at(full, 3) };
     before = said.slice(0, full.index);
     after = said.slice(full.index + full[0].length);
   } else {
     const named = /^([a-z ]+?)\s+(.*)$/.exec(said);
-    const lengthFound = named ? new RegExp(`^${LENGTH}`).exec(named[2]!) : null;
+    const lengthFound = named ? new RegExp(`^${LENGTH}`).exec(at(named, 2)) : null;
     nominal = named
-      ? (NOMINAL_SIZES.find((size) => size.name === singular(named[1]!)) ?? null)
+      ? (NOMINAL_SIZES.find((size) => size.name === singular(at(named, 1))) ?? null)
       : null;
     if (!nominal || !lengthFound) {
       return wrong(
         `“${line.trim()}” gives no size. Say thickness x width x length, for instance 5/8 x 5 1/2 x 6ft, or a nominal size and a length.`,
       );
     }
-    before = named![1]!;
+    before = at(must(named, 'named'), 1);
     lengthText = lengthFound[0];
-    after = named![2]!.slice(lengthFound[0].length);
+    after = at(must(named, 'named'), 2).slice(lengthFound[0].length);
   }
 
   // A unit said once at the end (`12 x 1220 x 2440 mm`) holds for the bare numbers before it, but not feet.
@@ -109,12 +110,12 @@ export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
   }
   const [thickness, width, length] = sizes
     ? (measured as [Ticks, Ticks, Ticks])
-    : [nominal!.thickness, nominal!.width, measured[0]!];
+    : [must(nominal, 'nominal').thickness, must(nominal, 'nominal').width, at(measured, 0)];
   if (thickness > width)
     return wrong(`The board would be thicker than wide: sizes go thickness x width x length.`);
 
   const priced = PRICE.exec(after);
-  const price: Cents | null = priced ? fromDecimal(Number(priced[1]!.replace(',', '.'))) : null;
+  const price: Cents | null = priced ? fromDecimal(Number(at(priced, 1).replace(',', '.'))) : null;
   const rest = `${before} ${priced ? after.slice(0, priced.index) : after}`;
   const material = rest
     .split(/[^a-z]+/)

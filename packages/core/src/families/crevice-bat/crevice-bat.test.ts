@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import Module from 'manifold-3d';
 import { expectSound } from '../../../test/boxes.js';
 import { ANIMALS, animalById } from '../../animals/index.js';
+import { at, must } from '../../lists/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
 import { instanceVolume, measuresOf, panelNames } from '../../panels/index.js';
 import { type BoxPlan, type PanelWood, startPlan } from '../../plan/index.js';
@@ -17,7 +18,7 @@ const ply = (mm: number): PanelWood => ({
   faceA: 'planed',
   faceB: 'planed',
 });
-const bats = animalById('crevice-bats-na')!;
+const bats = must(animalById('crevice-bats-na'), 'crevice-bats-na');
 const plan = (
   sizes: Record<string, number> = {},
   choices: Record<string, string> = {},
@@ -58,9 +59,16 @@ describe('the crevice bat box', () => {
   test('three crevices of 20 between 12 mm boards: cheeks 108 wide', () => {
     const box = boxOf(plan({ crevice: 20 }, { crevices: '3' }));
     // 12 front + 20 + 12 + 20 + 12 + 20 + 12 back.
-    expect(toMm(measuresOf(box.panels.find((panel) => panel.id === 'side-left')!).blankWidth)).toBe(
-      108,
-    );
+    expect(
+      toMm(
+        measuresOf(
+          must(
+            box.panels.find((panel) => panel.id === 'side-left'),
+            'one of the panels',
+          ),
+        ).blankWidth,
+      ),
+    ).toBe(108);
     expect(box.cavities).toHaveLength(3);
     expect(box.cavities.map((cavity) => toMm(cavity.origin[1]))).toEqual([0, 32, 64]);
     expect(box.openings.filter((opening) => opening.kind === 'crevice')).toHaveLength(3);
@@ -97,14 +105,14 @@ describe('the crevice bat box', () => {
         const box = boxOf(of);
         const hulls = box.panels.map((panel) =>
           Manifold.hull(
-            panel.instances[0]!.solid.vertices.map(
+            at(panel.instances, 0).solid.vertices.map(
               (vertex) => vertex.map(toMm) as [number, number, number],
             ),
           ),
         );
         const union = Manifold.union(hulls);
         const sum =
-          box.panels.reduce((total, panel) => total + instanceVolume(panel.instances[0]!), 0) /
+          box.panels.reduce((total, panel) => total + instanceVolume(at(panel.instances, 0)), 0) /
           320 ** 3;
         expect(Math.abs(union.volume() / sum - 1)).toBeLessThan(1e-3);
         for (const { origin, width, depth, heightFront, heightBack } of box.cavities) {
@@ -148,7 +156,7 @@ describe('the crevice bat box', () => {
       'width',
     ]);
     for (const check of broken) {
-      const mended = check.remedies[0]!.apply(bad);
+      const mended = at(check.remedies, 0).apply(bad);
       expect(checkBox(mended, boxOf(mended)).find((again) => again.id === check.id)?.severity).toBe(
         'kept',
       );

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { answersOf, expectSound } from '../../../test/boxes.js';
 import { ANIMALS, animalById } from '../../animals/index.js';
+import { at, must } from '../../lists/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
 import { measuresOf } from '../../panels/index.js';
 import { type BoxPlan, startPlan } from '../../plan/index.js';
@@ -17,7 +18,7 @@ const board = (mm: number) =>
     faceA: 'rough',
     faceB: 'planed',
   }) as const;
-const robin = animalById('european-robin')!;
+const robin = must(animalById('european-robin'), 'european-robin');
 const plan = (
   sizes: Record<string, number> = {},
   choices: Record<string, string> = {},
@@ -38,12 +39,15 @@ describe('the open-front box', () => {
   test('its front stands as high as it is told, square at the top, with no hole in it', () => {
     const built = buildBox(plan({ frontAboveFloor: 90, floorRecess: 10 }));
     if (!built.ok) throw new Error(JSON.stringify(built.refusals));
-    const front = built.box.panels.find((panel) => panel.id === 'front')!;
+    const front = must(
+      built.box.panels.find((panel) => panel.id === 'front'),
+      'front',
+    );
     // 90 above the floor + floor 19 + recess 10.
     expect(toMm(measuresOf(front).longPoint)).toBe(119);
     expect(front.edges.every((edge) => Math.abs(edge.tilt) < 1e-9)).toBe(true);
     expect(front.features.filter((feature) => feature.kind !== 'pilot')).toEqual([]);
-    expect(toMm(built.box.cavities[0]!.sill)).toBe(90);
+    expect(toMm(at(built.box.cavities, 0).sill)).toBe(90);
     expect(built.box.openings.map((opening) => opening.kind)).toContain('open-front');
   });
 
@@ -75,7 +79,9 @@ describe('the open-front box', () => {
           );
           if (built.ok) expectSound(built.box);
           else
-            expect(['frontAboveFloor', 'backAbove', 'letIn']).toContain(built.refusals[0]!.field);
+            expect(['frontAboveFloor', 'backAbove', 'letIn']).toContain(
+              at(built.refusals, 0).field,
+            );
         },
       ),
       { numRuns: 80 },

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import Module from 'manifold-3d';
 import { answersOf, expectSound } from '../../../test/boxes.js';
 import { ANIMALS, animalById } from '../../animals/index.js';
+import { at, must } from '../../lists/index.js';
 import { fromInches, fromMm, toMm } from '../../measure/index.js';
 import {
   instanceVolume,
@@ -25,7 +26,7 @@ const board = (mm: number): PanelWood => ({
   faceA: 'rough',
   faceB: 'rough',
 });
-const chickadee = animalById('black-capped-chickadee')!;
+const chickadee = must(animalById('black-capped-chickadee'), 'black-capped-chickadee');
 
 interface Choice {
   sizes?: Record<string, number>;
@@ -58,7 +59,10 @@ const built = (from: BoxPlan): PanelSet => {
   return result.box;
 };
 const panel = (box: PanelSet, id: string): Panel =>
-  box.panels.find((candidate) => candidate.id === id)!;
+  must(
+    box.panels.find((candidate) => candidate.id === id),
+    'one of the panels',
+  );
 const derived = (from: BoxPlan, id: string): number => {
   const result = buildBox(from);
   return result.ok
@@ -125,7 +129,10 @@ describe('worked examples', () => {
     );
     const { longPoint, shortPoint } = measuresOf(front);
     expect(toMm(longPoint - shortPoint)).toBeCloseTo(2.821, 2);
-    const top = front.edges.find((edge) => Math.abs(edge.tilt) > 1)!;
+    const top = must(
+      front.edges.find((edge) => Math.abs(edge.tilt) > 1),
+      'top',
+    );
     expect(top.tilt).toBeCloseTo(10, 6); // the inside face reaches further out
     expect(top.mitre).toBeCloseTo(0, 6);
   });
@@ -197,7 +204,10 @@ describe('worked examples', () => {
     };
     const changes = panelChanges(built(plan(choice, 19.05)), built(plan(choice, 15.875)));
     for (const id of ['front', 'back', 'floor']) {
-      const width = changes.find((change) => change.panel === id && change.measure === 'width')!;
+      const width = must(
+        changes.find((change) => change.panel === id && change.measure === 'width'),
+        'width',
+      );
       expect(width.after - width.before).toBe(fromInches(1 / 4));
     }
     expect(
@@ -206,22 +216,28 @@ describe('worked examples', () => {
   });
 
   test('a room 102 deep at 10° is 17.985 mm higher at the back', () => {
-    const cavity = built(
-      plan({
-        sizes: { width: 102, depth: 102 },
-        choices: { measure: 'inside', slope: 'angle' },
-        angles: { slope: 10 },
-      }),
-    ).cavities[0]!;
+    const cavity = at(
+      built(
+        plan({
+          sizes: { width: 102, depth: 102 },
+          choices: { measure: 'inside', slope: 'angle' },
+          angles: { slope: 10 },
+        }),
+      ).cavities,
+      0,
+    );
     expect(toMm(cavity.heightBack - cavity.heightFront)).toBeCloseTo(17.985, 2);
   });
 
   test('the entrance’s height is to the centre or to the sill, as chosen', () => {
-    const at = (entranceTo: string) =>
-      built(plan({ sizes: { entranceWidth: 30, entranceHeight: 150 }, choices: { entranceTo } }))
-        .cavities[0]!.sill;
-    expect(at('sill')).toBe(fromMm(150));
-    expect(at('centre')).toBe(fromMm(135));
+    const heightTo = (entranceTo: string) =>
+      at(
+        built(plan({ sizes: { entranceWidth: 30, entranceHeight: 150 }, choices: { entranceTo } }))
+          .cavities,
+        0,
+      ).sill;
+    expect(heightTo('sill')).toBe(fromMm(150));
+    expect(heightTo('centre')).toBe(fromMm(135));
   });
 });
 
@@ -231,7 +247,7 @@ describe('any slant-roof box', () => {
       fc.property(ANY_PLAN, (of) => {
         const result = buildBox(of);
         if (!result.ok) {
-          expect(plainText(result.refusals[0]!.message).length).toBeGreaterThan(20);
+          expect(plainText(at(result.refusals, 0).message).length).toBeGreaterThan(20);
           return;
         }
         expectSound(result.box);
@@ -282,7 +298,7 @@ describe('any slant-roof box', () => {
     ]);
     expect(broken.find((check) => check.id === 'grip')?.severity).toBe('stop');
     for (const check of broken) {
-      const mended = check.remedies[0]!.apply(bad);
+      const mended = at(check.remedies, 0).apply(bad);
       expect(checkBox(mended, built(mended)).find((again) => again.id === check.id)?.severity).toBe(
         'kept',
       );
@@ -311,7 +327,7 @@ describe('held against an independent solid modeller', () => {
     const { Manifold } = modeller;
     const hull = (of: Panel) =>
       Manifold.hull(
-        of.instances[0]!.solid.vertices.map(
+        at(of.instances, 0).solid.vertices.map(
           (vertex) => vertex.map(toMm) as [number, number, number],
         ),
       );
@@ -324,7 +340,9 @@ describe('held against an independent solid modeller', () => {
         const hulls = box.panels.map(hull);
         box.panels.forEach((each, index) => {
           expect(
-            Math.abs(hulls[index]!.volume() / (instanceVolume(each.instances[0]!) / 320 ** 3) - 1),
+            Math.abs(
+              at(hulls, index).volume() / (instanceVolume(at(each.instances, 0)) / 320 ** 3) - 1,
+            ),
           ).toBeLessThan(1e-4);
         });
         const sum = hulls.reduce((total, each) => total + each.volume(), 0);
@@ -332,7 +350,7 @@ describe('held against an independent solid modeller', () => {
         expect(Math.abs(union.volume() / sum - 1)).toBeLessThan(1e-3);
 
         // The room: what stays of a block between floor, roof line and walls when every panel is taken away is the whole block.
-        const { width, depth, heightFront, heightBack } = box.cavities[0]!;
+        const { width, depth, heightFront, heightBack } = at(box.cavities, 0);
         const [w, d, front, back] = [
           toMm(width) / 2,
           toMm(depth),
@@ -379,7 +397,10 @@ describe('held against an independent solid modeller', () => {
 function spaceArea(polygon: readonly Vec3[]): number {
   let sum: Vec3 = [0, 0, 0];
   for (let i = 1; i + 1 < polygon.length; i += 1) {
-    const turn = cross(subtract(polygon[i]!, polygon[0]!), subtract(polygon[i + 1]!, polygon[0]!));
+    const turn = cross(
+      subtract(at(polygon, i), at(polygon, 0)),
+      subtract(at(polygon, i + 1), at(polygon, 0)),
+    );
     sum = [sum[0] + turn[0], sum[1] + turn[1], sum[2] + turn[2]];
   }
   return Math.hypot(...sum) / 2;

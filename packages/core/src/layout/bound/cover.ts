@@ -1,4 +1,5 @@
 import { priceOf, type Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import type { Demand, DualWeights } from './dual-weights.js';
 
@@ -9,7 +10,7 @@ export function least(
   left: number,
 ): number {
   const order = demands
-    .map((demand, index) => ({ weight: weights[index]!, copies: demand.copies }))
+    .map((demand, index) => ({ weight: at(weights, index), copies: demand.copies }))
     .sort((a, b) => b.weight - a.weight);
   let spare = left;
   let sum = 0;
@@ -42,55 +43,66 @@ export function cheapestCover(
     let cost = 0;
     for (const kind of order.slice(from)) {
       if (rest <= NOTHING) break;
-      const holds = measure.capacities[kind]!;
-      const taken = Math.min(stock[kind]!.quantity, rest / holds);
+      const holds = at(measure.capacities, kind);
+      const taken = Math.min(at(stock, kind).quantity, rest / holds);
       rest -= taken * holds;
-      cost += taken * price[kind]!;
+      cost += taken * at(price, kind);
     }
     return rest > NOTHING ? Number.POSITIVE_INFINITY : cost;
   };
   const byWorth = (measure: DualWeights) =>
     stock
       .map((_kind, index) => index)
-      .sort((a, b) => price[a]! / measure.capacities[a]! - price[b]! / measure.capacities[b]!);
+      .sort(
+        (a, b) =>
+          at(price, a) / at(measure.capacities, a) - at(price, b) / at(measure.capacities, b),
+      );
   const relaxed = Math.max(
     0,
-    ...measures.map((measure, index) => fractional(0, byWorth(measure), measure, needs[index]!)),
+    ...measures.map((measure, index) => fractional(0, byWorth(measure), measure, at(needs, index))),
   );
   const floor = Math.ceil(relaxed - 1e-6);
   if (!Number.isFinite(relaxed)) return 0;
-  const order = byWorth(measures[0]!);
+  const order = byWorth(at(measures, 0));
   let best = Number.POSITIVE_INFINITY;
   let nodes = 0;
-  const descend = (at: number, cost: number, rest: readonly number[]): void => {
+  const descend = (where: number, cost: number, rest: readonly number[]): void => {
     nodes += 1;
     if (nodes > MOST_NODES || cost >= best) return;
     if (rest.every((need) => need <= NOTHING)) {
       best = cost;
       return;
     }
-    if (at === order.length) return;
-    if (measures.some((measure, index) => cost + fractionalFree(at, measure, rest[index]!) >= best))
+    if (where === order.length) return;
+    if (
+      measures.some(
+        (measure, index) => cost + fractionalFree(where, measure, at(rest, index)) >= best,
+      )
+    )
       return;
-    const kind = order[at]!;
+    const kind = at(order, where);
     const most = Math.min(
-      stock[kind]!.quantity,
+      at(stock, kind).quantity,
       Math.ceil(
-        Math.max(...rest.map((need, index) => need / measures[index]!.capacities[kind]!)) - 1e-9,
+        Math.max(...rest.map((need, index) => need / at(at(measures, index).capacities, kind))) -
+          1e-9,
       ),
     );
     for (let taken = Math.max(0, most); taken >= 0; taken -= 1) {
       descend(
-        at + 1,
-        cost + taken * price[kind]!,
-        rest.map((need, index) => need - taken * measures[index]!.capacities[kind]!),
+        where + 1,
+        cost + taken * at(price, kind),
+        rest.map((need, index) => need - taken * at(at(measures, index).capacities, kind)),
       );
     }
   };
-  const fractionalFree = (at: number, measure: DualWeights, need: number): number => {
+  const fractionalFree = (index: number, measure: DualWeights, need: number): number => {
     const left = order
-      .slice(at)
-      .sort((a, b) => price[a]! / measure.capacities[a]! - price[b]! / measure.capacities[b]!);
+      .slice(index)
+      .sort(
+        (a, b) =>
+          at(price, a) / at(measure.capacities, a) - at(price, b) / at(measure.capacities, b),
+      );
     return fractional(0, left, measure, need) - 1e-6;
   };
   descend(0, 0, needs);

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { board, circle, job, knot, part, points, rectangle } from '../../../test/layouts.js';
 import type { LayoutJob, Part, Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import { fromMm } from '../../measure/index.js';
 import { checkLayout } from '../checker/check.js';
 import { searchLayout } from '../search/search.js';
@@ -108,10 +109,15 @@ describe('measures', () => {
             for (const laid of found.boards) {
               boards += 1;
               const weight = laid.placements.reduce(
-                (sum, { part: id }) => sum + measure.weights[parts.findIndex((p) => p.id === id)]!,
+                (sum, { part: id }) =>
+                  sum +
+                  at(
+                    measure.weights,
+                    parts.findIndex((p) => p.id === id),
+                  ),
                 0,
               );
-              expect(weight).toBeLessThanOrEqual(measure.capacities[0]! + 1e-9);
+              expect(weight).toBeLessThanOrEqual(at(measure.capacities, 0) + 1e-9);
             }
           }
         },
@@ -132,7 +138,7 @@ describe('measures', () => {
       job(parts, []).saw,
     );
     const full = measures.map(
-      ({ weights, capacities }) => (3 * weights[0]! + 2 * weights[1]!) / capacities[0]!,
+      ({ weights, capacities }) => (3 * at(weights, 0) + 2 * at(weights, 1)) / at(capacities, 0),
     );
     for (const share of full) expect(share).toBeLessThanOrEqual(1);
     expect(Math.max(...full)).toBeGreaterThan(0.999);

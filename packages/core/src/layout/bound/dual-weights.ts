@@ -1,4 +1,5 @@
 import type { Part, Saw, Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import { type Ticks, TOLERANCE } from '../../measure/index.js';
 import {
   areaOf,
@@ -34,7 +35,7 @@ const extent = (polygon: readonly Point[], axis: 0 | 1): number => {
 
 const perimeter = (polygon: readonly Point[]): number =>
   polygon.reduce((sum, [x, y], index) => {
-    const [nextX, nextY] = polygon[(index + 1) % polygon.length]!;
+    const [nextX, nextY] = at(polygon, (index + 1) % polygon.length);
     return sum + Math.hypot(nextX - x, nextY - y);
   }, 0);
 
@@ -199,7 +200,7 @@ function lineMeasure(
   return {
     weights,
     capacities: stock.map((kind, index) => {
-      const { run, across: wide } = sizes[index]!;
+      const { run, across: wide } = at(sizes, index);
       const strip = (wide + kerf) / (lines + 1);
       const lost = lostWood(kind, demands, saw);
       let room = 0;
@@ -254,7 +255,7 @@ function shuns(part: Part, { kind, zone }: Stock['defects'][number]): boolean {
     const bounds = zoneBounds(hole);
     if (![part.outline, part.underside].every((face) => holds(face, bounds))) return false;
     const room = [bounds[2] - bounds[0], bounds[3] - bounds[1]].sort((a, b) => a - b);
-    return room[0]! < size[0]! || room[1]! < size[1]!;
+    return at(room, 0) < at(size, 0) || at(room, 1) < at(size, 1);
   });
 }
 
@@ -316,7 +317,7 @@ function bandMeasures(
     );
     const wide = core.wide - TOLERANCE;
     let parted = false;
-    const rooms = stock.map((kind, at) => {
+    const rooms = stock.map((kind, index) => {
       const [length, across] = usable(kind, saw);
       const lines = Math.floor(across / wide);
       if (lines !== 1)
@@ -324,7 +325,7 @@ function bandMeasures(
           length: lines * (length + kerf),
           count: lines * Math.floor((length + kerf) / (core.long - TOLERANCE + kerf)),
         };
-      const stretches = freeStretches(kind, saw, shunned[at]!, across - wide, wide);
+      const stretches = freeStretches(kind, saw, at(shunned, index), across - wide, wide);
       parted ||= stretches.length > 1 || (stretches[0] ?? 0) < length - 4 * TOLERANCE;
       return {
         length: stretches.reduce(
@@ -394,7 +395,7 @@ function lineCounts(
 const weaker = (a: DualWeights, b: DualWeights): boolean =>
   a.capacities.every((capacity, kind) =>
     a.weights.every(
-      (weight, part) => weight * b.capacities[kind]! <= b.weights[part]! * capacity + 1e-12,
+      (weight, part) => weight * at(b.capacities, kind) <= at(b.weights, part) * capacity + 1e-12,
     ),
   );
 

@@ -1,4 +1,5 @@
 import { priceOf, type Saw, type Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import type { LinearSolver } from '../solver/linear.js';
 import { cheapestCover, least } from './cover.js';
@@ -68,7 +69,7 @@ function relax({ demands, stock, saw, fits }: BoundQuestion): {
   const kinds = stock.map((of, kind): RelaxedKind => {
     const copies = wanted.map((demand) => (fits(demand.index, kind) ? demand.copies : 0));
     const measures = dualWeightsFor(
-      wanted.map((demand, part) => ({ ...demand, copies: copies[part]! })),
+      wanted.map((demand, part) => ({ ...demand, copies: at(copies, part) })),
       [of],
       saw,
     );
@@ -76,7 +77,7 @@ function relax({ demands, stock, saw, fits }: BoundQuestion): {
       stock: of,
       price: priceOf(of),
       measures,
-      capacity: measures.map((measure) => measure.capacities[0]!),
+      capacity: measures.map((measure) => at(measure.capacities, 0)),
       copies,
     };
   });
@@ -93,8 +94,8 @@ function programme(
   return {
     columns: [
       ...columns.map((column) => ({
-        cost: kinds[column.kind]!.price,
-        most: kinds[column.kind]!.stock.quantity,
+        cost: at(kinds, column.kind).price,
+        most: at(kinds, column.kind).stock.quantity,
         whole,
       })),
       ...wanted.map((demand) => ({ cost: penalty, most: demand.copies, whole })),
@@ -103,7 +104,7 @@ function programme(
       ...wanted.map((demand, part) => ({
         terms: [
           ...columns.flatMap((column, index) =>
-            column.counts[part]! > 0 ? [[index, column.counts[part]!] as const] : [],
+            at(column.counts, part) > 0 ? [[index, at(column.counts, part)] as const] : [],
           ),
           [columns.length + part, 1] as const,
         ],
@@ -148,17 +149,17 @@ export function leastCostByColumns(
     const solved = solver(programme(wanted, kinds, columns, penalty, false), 5);
     if (!solved) break;
     const values = wanted.map((_demand, part) =>
-      Math.max(0, Math.min(penalty, solved.duals[part]!)),
+      Math.max(0, Math.min(penalty, at(solved.duals, part))),
     );
-    const quota = kinds.map((_kind, index) => Math.min(0, solved.duals[wanted.length + index]!));
+    const quota = kinds.map((_kind, index) => Math.min(0, at(solved.duals, wanted.length + index)));
     let lagrange =
-      wanted.reduce((sum, demand, part) => sum + values[part]! * demand.copies, 0) -
+      wanted.reduce((sum, demand, part) => sum + at(values, part) * demand.copies, 0) -
       question.left * Math.max(...values);
     let grown = false;
     for (const [kind, { stock, price, measures, capacity, copies }] of kinds.entries()) {
       const { counts, value, most } = bestRelaxed(values, copies, measures, capacity);
       lagrange += stock.quantity * Math.min(0, price - most);
-      if (value > price - quota[kind]! + 1e-6) {
+      if (value > price - at(quota, kind) + 1e-6) {
         columns.push({ kind, counts });
         grown = true;
       }
@@ -211,17 +212,17 @@ export class RelaxedMaster {
     let cost = 0;
     const boards: RelaxedBoard[] = [];
     this.columns.forEach(({ kind, counts }, index) => {
-      for (let copy = Math.round(solved.values[index]!); copy > 0; copy -= 1) {
-        cost += this.kinds[kind]!.price;
+      for (let copy = Math.round(at(solved.values, index)); copy > 0; copy -= 1) {
+        cost += at(this.kinds, kind).price;
         const full = new Array<number>(this.question.demands.length).fill(0);
         counts.forEach((count, part) => {
-          full[this.wanted[part]!.index] = count;
+          full[at(this.wanted, part).index] = count;
         });
         boards.push({ kind, counts: full });
       }
     });
     const missing = this.wanted.reduce(
-      (sum, _demand, part) => sum + Math.round(solved.values[this.columns.length + part]!),
+      (sum, _demand, part) => sum + Math.round(at(solved.values, this.columns.length + part)),
       0,
     );
     // Fewer copies may be left over than really are: then the choice is no bound for what is asked.
@@ -230,9 +231,9 @@ export class RelaxedMaster {
 
   /** Takes a pattern, and all that hold more, out of the choice; what it holds less one copy comes in. */
   forbid(kind: number, full: Counts): void {
-    const counts = this.wanted.map((demand) => full[demand.index]!);
+    const counts = this.wanted.map((demand) => at(full, demand.index));
     const holds = (column: RelaxedBoard) =>
-      column.kind === kind && column.counts.every((count, part) => count >= counts[part]!);
+      column.kind === kind && column.counts.every((count, part) => count >= at(counts, part));
     const smaller = this.columns.filter(holds).flatMap((column) =>
       counts.flatMap((count, part) => {
         if (count === 0) return [];

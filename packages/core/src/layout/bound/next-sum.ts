@@ -1,4 +1,5 @@
 import { priceOf, type Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 
 const MOST_SUMS = 2_000_000;
@@ -18,10 +19,10 @@ export function nextSum(lowest: Cents, stock: readonly Stock[]): Cents {
     const used = new Int32Array(limit + 1).fill(-1);
     for (let sum = 0; sum <= limit; sum += 1) {
       if (reached[sum]) used[sum] = 0;
-      else if (sum >= price && used[sum - price]! >= 0 && used[sum - price]! < quantity)
-        used[sum] = used[sum - price]! + 1;
+      else if (sum >= price && at(used, sum - price) >= 0 && at(used, sum - price) < quantity)
+        used[sum] = at(used, sum - price) + 1;
     }
-    for (let sum = 0; sum <= limit; sum += 1) if (used[sum]! >= 0) reached[sum] = 1;
+    for (let sum = 0; sum <= limit; sum += 1) if (at(used, sum) >= 0) reached[sum] = 1;
   }
   for (let sum = lowest; sum <= limit; sum += 1) if (reached[sum]) return sum;
   return lowest;

@@ -1,3 +1,4 @@
+import { at, entry } from '../../lists/index.js';
 import type { DualWeights } from './dual-weights.js';
 
 /** How many copies of each part lie on one board, by part index. */
@@ -29,25 +30,27 @@ export function bestRelaxed(
     .map((_value, part) => part)
     .filter(
       (part) =>
-        values[part]! > NOTHING &&
-        copies[part]! > 0 &&
-        measures.every((measure, index) => measure.weights[part]! <= capacity[index]! + NOTHING),
+        at(values, part) > NOTHING &&
+        at(copies, part) > 0 &&
+        measures.every(
+          (measure, index) => at(measure.weights, part) <= at(capacity, index) + NOTHING,
+        ),
     )
     // Dearest for the room it takes in its scarcest measure first.
-    .sort((a, b) => values[b]! / load(b) - values[a]! / load(a));
+    .sort((a, b) => at(values, b) / load(b) - at(values, a) / load(a));
   function load(part: number): number {
     return Math.max(
       NOTHING,
       ...measures.map(
-        (measure, index) => measure.weights[part]! / Math.max(NOTHING, capacity[index]!),
+        (measure, index) => at(measure.weights, part) / Math.max(NOTHING, at(capacity, index)),
       ),
     );
   }
   const sorted = measures.map((measure) =>
     [...order].sort(
       (a, b) =>
-        values[b]! / Math.max(NOTHING, measure.weights[b]!) -
-        values[a]! / Math.max(NOTHING, measure.weights[a]!),
+        at(values, b) / Math.max(NOTHING, at(measure.weights, b)) -
+        at(values, a) / Math.max(NOTHING, at(measure.weights, a)),
     ),
   );
   const position = new Map(order.map((part, index) => [part, index]));
@@ -55,17 +58,17 @@ export function bestRelaxed(
   const bound = (from: number, rest: readonly number[]): number => {
     let least = Number.POSITIVE_INFINITY;
     for (const [index, measure] of measures.entries()) {
-      let room = rest[index]!;
+      let room = at(rest, index);
       let sum = 0;
-      for (const part of sorted[index]!) {
-        if (position.get(part)! < from) continue;
-        const weight = measure.weights[part]!;
+      for (const part of at(sorted, index)) {
+        if (entry(position, part) < from) continue;
+        const weight = at(measure.weights, part);
         if (weight <= NOTHING) {
-          sum += values[part]! * copies[part]!;
+          sum += at(values, part) * at(copies, part);
           continue;
         }
-        const taken = Math.min(copies[part]!, room / weight);
-        sum += values[part]! * taken;
+        const taken = Math.min(at(copies, part), room / weight);
+        sum += at(values, part) * taken;
         room -= taken * weight;
         if (room <= NOTHING) break;
       }
@@ -78,34 +81,34 @@ export function bestRelaxed(
   let nodes = 0;
   let open = 0;
   const current = new Array<number>(n).fill(0);
-  const descend = (at: number, value: number, rest: readonly number[]): void => {
+  const descend = (where: number, value: number, rest: readonly number[]): void => {
     nodes += 1;
     if (value > bestValue + NOTHING) {
       bestValue = value;
       best = [...current];
     }
-    if (at === order.length) return;
-    const promise = value + bound(at, rest);
+    if (where === order.length) return;
+    const promise = value + bound(where, rest);
     if (promise <= bestValue + NOTHING) return;
     if (nodes > MOST_NODES) {
       open = Math.max(open, promise);
       return;
     }
-    const part = order[at]!;
+    const part = at(order, where);
     const fits = Math.min(
-      copies[part]!,
+      at(copies, part),
       ...measures.map((measure, index) =>
-        measure.weights[part]! <= NOTHING
-          ? copies[part]!
-          : Math.floor(rest[index]! / measure.weights[part]! + 1e-7),
+        at(measure.weights, part) <= NOTHING
+          ? at(copies, part)
+          : Math.floor(at(rest, index) / at(measure.weights, part) + 1e-7),
       ),
     );
     for (let count = fits; count >= 0; count -= 1) {
       current[part] = count;
       descend(
-        at + 1,
-        value + count * values[part]!,
-        rest.map((room, index) => room - count * measures[index]!.weights[part]!),
+        where + 1,
+        value + count * at(values, part),
+        rest.map((room, index) => room - count * at(at(measures, index).weights, part)),
       );
     }
     current[part] = 0;
@@ -124,35 +127,35 @@ export function maximalPatterns(
   capacity: readonly number[],
   most: number,
 ): Counts[] | null {
-  const parts = copies.map((_count, part) => part).filter((part) => copies[part]! > 0);
+  const parts = copies.map((_count, part) => part).filter((part) => at(copies, part) > 0);
   const room = (rest: readonly number[], part: number) =>
     Math.min(
       ...measures.map((measure, index) =>
-        measure.weights[part]! <= NOTHING
+        at(measure.weights, part) <= NOTHING
           ? Number.POSITIVE_INFINITY
-          : Math.floor(rest[index]! / measure.weights[part]! + 1e-7),
+          : Math.floor(at(rest, index) / at(measure.weights, part) + 1e-7),
       ),
     );
   const found: Counts[] = [];
   const current = new Array<number>(copies.length).fill(0);
   let nodes = 0;
-  const descend = (at: number, rest: readonly number[]): boolean => {
+  const descend = (where: number, rest: readonly number[]): boolean => {
     nodes += 1;
     if (nodes > 40 * most) return false;
-    if (at === parts.length) {
+    if (where === parts.length) {
       // Maximal when no part, also of those decided before, still fits.
-      if (parts.every((part) => current[part]! >= copies[part]! || room(rest, part) < 1))
+      if (parts.every((part) => at(current, part) >= at(copies, part) || room(rest, part) < 1))
         found.push([...current]);
       return found.length <= most;
     }
-    const part = parts[at]!;
-    const fits = Math.min(copies[part]!, room(rest, part));
+    const part = at(parts, where);
+    const fits = Math.min(at(copies, part), room(rest, part));
     // The last part takes all that fits: less would not be maximal.
-    for (let count = fits; count >= (at === parts.length - 1 ? fits : 0); count -= 1) {
+    for (let count = fits; count >= (where === parts.length - 1 ? fits : 0); count -= 1) {
       current[part] = count;
       const ok = descend(
-        at + 1,
-        rest.map((space, index) => space - count * measures[index]!.weights[part]!),
+        where + 1,
+        rest.map((space, index) => space - count * at(at(measures, index).weights, part)),
       );
       if (!ok) return false;
     }

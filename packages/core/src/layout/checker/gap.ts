@@ -1,3 +1,4 @@
+import { at } from '../../lists/index.js';
 import { type Ticks, TOLERANCE } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
 import { cross, dot, lengthOf, scale, subtract, type Vec3 } from '../../solid/index.js';
@@ -23,15 +24,18 @@ function hullOf({ faceA, faceB, depth }: LyingSolid): Hull {
   const faces: Vec3[][] = [top, low];
   for (let i = 0; i < n; i += 1) {
     const j = (i + 1) % n;
-    edges.push([top[i]!, top[j]!], [low[i]!, low[j]!], [top[i]!, low[i]!]);
-    faces.push([top[i]!, top[j]!, low[j]!, low[i]!]);
+    edges.push([at(top, i), at(top, j)], [at(low, i), at(low, j)], [at(top, i), at(low, i)]);
+    faces.push([at(top, i), at(top, j), at(low, j), at(low, i)]);
   }
   return { corners: [...top, ...low], edges, faces };
 }
 
 function faceNormal(face: readonly Vec3[]): Vec3 | null {
   for (let i = 0; i + 2 < face.length; i += 1) {
-    const normal = cross(subtract(face[i + 1]!, face[i]!), subtract(face[i + 2]!, face[i]!));
+    const normal = cross(
+      subtract(at(face, i + 1), at(face, i)),
+      subtract(at(face, i + 2), at(face, i)),
+    );
     if (lengthOf(normal) > 1e-6) return scale(normal, 1 / lengthOf(normal));
   }
   return null;
@@ -74,10 +78,10 @@ function segmentDistance([p1, q1]: readonly [Vec3, Vec3], [p2, q2]: readonly [Ve
 function cornerToFace(corner: Vec3, face: readonly Vec3[]): number {
   const normal = faceNormal(face);
   if (!normal) return Number.POSITIVE_INFINITY;
-  const height = dot(normal, subtract(corner, face[0]!));
+  const height = dot(normal, subtract(corner, at(face, 0)));
   const foot = subtract(corner, scale(normal, height));
   const sides = face.map((from, index) =>
-    dot(normal, cross(subtract(face[(index + 1) % face.length]!, from), subtract(foot, from))),
+    dot(normal, cross(subtract(at(face, (index + 1) % face.length), from), subtract(foot, from))),
   );
   const within = sides.every((value) => value >= 0) || sides.every((value) => value <= 0);
   return within ? Math.abs(height) : Number.POSITIVE_INFINITY;

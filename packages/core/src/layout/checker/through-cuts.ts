@@ -1,4 +1,5 @@
 import type { Saw } from '../../job/index.js';
+import { at, must } from '../../lists/index.js';
 import { acosDegrees, atan2, type Degrees, type Ticks, TOLERANCE } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
 import type { LyingSolid } from './gap.js';
@@ -70,15 +71,15 @@ function splitAlong(
   const fromA = new Array<number>(n + 1).fill(Number.POSITIVE_INFINITY);
   const fromB = new Array<number>(n + 1).fill(Number.POSITIVE_INFINITY);
   for (let i = n - 1; i >= 0; i -= 1) {
-    fromA[i] = Math.min(fromA[i + 1]!, extents[i]!.lowA);
-    fromB[i] = Math.min(fromB[i + 1]!, extents[i]!.lowB);
+    fromA[i] = Math.min(at(fromA, i + 1), at(extents, i).lowA);
+    fromB[i] = Math.min(at(fromB, i + 1), at(extents, i).lowB);
   }
   let a = Number.NEGATIVE_INFINITY;
   let b = Number.NEGATIVE_INFINITY;
   for (let i = 0; i + 1 < n; i += 1) {
-    a = Math.max(a, extents[i]!.highA);
-    b = Math.max(b, extents[i]!.highB);
-    if (cutFits(a, b, fromA[i + 1]!, fromB[i + 1]!, extents[0]!.piece.depth, saw)) {
+    a = Math.max(a, at(extents, i).highA);
+    b = Math.max(b, at(extents, i).highB);
+    if (cutFits(a, b, at(fromA, i + 1), at(fromB, i + 1), at(extents, 0).piece.depth, saw)) {
       return [
         extents.slice(0, i + 1).map((extent) => extent.piece),
         extents.slice(i + 1).map((extent) => extent.piece),
@@ -112,7 +113,7 @@ function* directions(pieces: readonly LyingSolid[], rip: boolean): Generator<Poi
   for (const piece of pieces) {
     for (const face of [piece.faceA, piece.faceB]) {
       for (let i = 0; i < face.length; i += 1) {
-        const normal = normalOf(face[i]!, face[(i + 1) % face.length]!);
+        const normal = normalOf(at(face, i), at(face, (i + 1) % face.length));
         if (fresh(normal)) yield normal;
       }
     }
@@ -137,7 +138,7 @@ function* directions(pieces: readonly LyingSolid[], rip: boolean): Generator<Poi
 export function stuckTogether(pieces: readonly LyingSolid[], saw: Saw): readonly LyingSolid[] {
   const waiting: (readonly LyingSolid[])[] = [pieces];
   while (waiting.length > 0) {
-    const group = waiting.pop()!;
+    const group = must(waiting.pop(), 'group');
     if (group.length < 2) continue;
     let halves: [LyingSolid[], LyingSolid[]] | null = null;
     for (const normal of directions(group, saw.rip)) {

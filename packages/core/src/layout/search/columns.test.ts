@@ -2,18 +2,19 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { stepClock } from '../../../test/clock.js';
 import {
-  at,
   board,
   circle,
   job,
   knot,
   layout,
   part,
+  placed,
   points,
   rectangle,
 } from '../../../test/layouts.js';
 import { testSolver } from '../../../test/solver.js';
 import type { LayoutJob, Part, Stock } from '../../job/index.js';
+import { at, must } from '../../lists/index.js';
 import { fromMm, type Ticks } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
 import { plainText } from '../../text/index.js';
@@ -266,7 +267,7 @@ describe('saving wood', () => {
     const found = run(job([side], [board(headToTail - 25, 235, { quantity: 2 })], {}, 1));
     expect(found.unplaced).toEqual([]);
     expect(found.boards).toHaveLength(1);
-    expect(new Set(found.boards[0]!.placements.map(({ y }) => y)).size).toBe(2);
+    expect(new Set(at(found.boards, 0).placements.map(({ y }) => y)).size).toBe(2);
     // On a board no wider than the side there is no room for that.
     expect(
       run(job([side], [board(headToTail - 25, 127, { quantity: 2 })], {}, 0.5)).boards,
@@ -288,7 +289,7 @@ describe('what counts', () => {
     );
     const found = run(of);
     expect(found.boards).toHaveLength(1);
-    expect(found.boards[0]!.offcuts.map((offcut) => offcut.length)).toEqual([fromMm(594)]);
+    expect(at(found.boards, 0).offcuts.map((offcut) => offcut.length)).toEqual([fromMm(594)]);
     expect(usedCost(of, found)).toBe(41); // 406 of 1000 mm used of a board for 100
   });
 
@@ -309,22 +310,24 @@ describe('what counts', () => {
         goals: { ...STANDARD_GOALS, first },
       }),
     );
-    expect(checkLayout(of, byCuts!)).toEqual([]);
-    expect(countCuts(of, byCuts!)).toBeLessThanOrEqual(countCuts(of, byCost!));
-    expect(byCost!.cost).toBeLessThanOrEqual(byCuts!.cost);
+    expect(checkLayout(of, must(byCuts, 'byCuts'))).toEqual([]);
+    expect(countCuts(of, must(byCuts, 'byCuts'))).toBeLessThanOrEqual(
+      countCuts(of, must(byCost, 'byCost')),
+    );
+    expect(must(byCost, 'byCost').cost).toBeLessThanOrEqual(must(byCuts, 'byCuts').cost);
   });
 
   test('a strip over pieces of one width is one rip; ends flush with the board need no cut', () => {
     const of = job([part('a', rectangle(300, 80), { quantity: 3 })], [board(906, 100)], {
       kerf: fromMm(3),
     });
-    const placed = layout([
-      at('a', 0, 0),
-      at('a', 303, 0, { copy: 1 }),
-      at('a', 606, 0, { copy: 2 }),
+    const row = layout([
+      placed('a', 0, 0),
+      placed('a', 303, 0, { copy: 1 }),
+      placed('a', 606, 0, { copy: 2 }),
     ]);
-    expect(checkLayout(of, placed)).toEqual([]);
-    expect(countCuts(of, placed)).toBe(3);
+    expect(checkLayout(of, row)).toEqual([]);
+    expect(countCuts(of, row)).toBe(3);
   });
 });
 
@@ -355,8 +358,8 @@ describe('bad jobs', () => {
       ),
     );
     expect(thick.unplaced).toMatchObject([{ part: 'b', count: 1 }]);
-    expect(plainText(thick.unplaced[0]!.reason)).toContain('22 mm');
-    expect(thick.boards[0]!.placements).toHaveLength(1);
+    expect(plainText(at(thick.unplaced, 0).reason)).toContain('22 mm');
+    expect(at(thick.boards, 0).placements).toHaveLength(1);
   }, 30_000);
 
   test('an entrance swallows the knot that lies where it will be', () => {

@@ -1,4 +1,5 @@
 import type { LayoutJob } from '../../job/index.js';
+import { at, entry } from '../../lists/index.js';
 import { areaOf } from '../../plane/index.js';
 import type { Goals } from '../goals.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
@@ -40,8 +41,8 @@ export class ColumnPool {
     const pool = new ColumnPool(this.job, this.piles, this.parts, copies, this.goals, left);
     for (const { board } of this.columns.values())
       if (
-        left[this.pileIndex.get(board.pile)!]! > 0 &&
-        board.filling.used.every((used, part) => used <= copies[part]!)
+        at(left, entry(this.pileIndex, board.pile)) > 0 &&
+        board.filling.used.every((used, part) => used <= at(copies, part))
       )
         pool.add(board);
     return pool;
@@ -58,28 +59,28 @@ export class ColumnPool {
     const { model, columns } = this.model(false);
     const solved = solver(model, LINEAR_SECONDS);
     if (!solved) return [];
-    const copies = Int32Array.from(
-      { length: this.job.parts.length },
-      (_unused, part) => this.copies[part]!,
+    const copies = Int32Array.from({ length: this.job.parts.length }, (_unused, part) =>
+      at(this.copies, part),
     );
     const left = [...this.left];
     const take = (column: Column, most: number) => {
       const { board } = column;
-      const pile = this.pileIndex.get(board.pile)!;
+      const pile = entry(this.pileIndex, board.pile);
       const times = Math.min(
         most,
-        left[pile]!,
+        at(left, pile),
         ...board.filling.used.map((used, part) =>
-          used > 0 ? Math.floor(copies[part]! / used) : Number.POSITIVE_INFINITY,
+          used > 0 ? Math.floor(at(copies, part) / used) : Number.POSITIVE_INFINITY,
         ),
       );
       if (times < 1) return [];
-      left[pile]! -= times;
-      for (const [part, used] of board.filling.used.entries()) copies[part]! -= used * times;
+      left[pile] = at(left, pile) - times;
+      for (const [part, used] of board.filling.used.entries())
+        copies[part] = at(copies, part) - used * times;
       return [{ pile, board, times }];
     };
     const shares = columns
-      .map((column, index) => ({ column, share: solved.values[index]! }))
+      .map((column, index) => ({ column, share: at(solved.values, index) }))
       .filter(({ share }) => share > 1e-6);
     const whole = shares.flatMap(({ column, share }) => take(column, Math.floor(share + 1e-6)));
     if (whole.length > 0) return whole;
@@ -124,7 +125,7 @@ export class ColumnPool {
   private totalBoards(): number {
     return Math.min(
       this.left.reduce((sum, left) => sum + left, 0),
-      this.parts.reduce((sum, part) => sum + this.copies[part]!, 0),
+      this.parts.reduce((sum, part) => sum + at(this.copies, part), 0),
     );
   }
 
@@ -136,12 +137,12 @@ export class ColumnPool {
     const columns = [...this.columns.values()];
     const dearest = Math.max(1, ...columns.map((column) => this.cost(column.board)));
     // Leaving a part out costs more than any board, the larger part the more.
-    const areas = this.parts.map((part) => areaOf(this.job.parts[part]!.outline));
+    const areas = this.parts.map((part) => areaOf(at(this.job.parts, part).outline));
     const penalty = areas.map((area) => dearest * (4 + area / Math.max(...areas)));
     const rowOf = (part: number) =>
       columns.flatMap((column, index) =>
         (column.board.filling.used[part] ?? 0) > 0
-          ? [[index, column.board.filling.used[part]!] as const]
+          ? [[index, at(column.board.filling.used, part)] as const]
           : [],
       );
     return {
@@ -151,12 +152,12 @@ export class ColumnPool {
         columns: [
           ...columns.map((column) => ({
             cost: this.cost(column.board),
-            most: this.left[this.pileIndex.get(column.board.pile)!]!,
+            most: at(this.left, entry(this.pileIndex, column.board.pile)),
             whole,
           })),
           ...this.parts.map((part, index) => ({
-            cost: penalty[index]!,
-            most: this.copies[part]!,
+            cost: at(penalty, index),
+            most: at(this.copies, part),
             whole: false,
           })),
         ],
@@ -164,14 +165,14 @@ export class ColumnPool {
           ...this.parts.map((part, index) => ({
             terms: [...rowOf(part), [columns.length + index, 1] as const],
             sense: 'at least' as const,
-            limit: this.copies[part]!,
+            limit: at(this.copies, part),
           })),
-          ...this.piles.map((pile, at) => ({
+          ...this.piles.map((pile, where) => ({
             terms: columns.flatMap((column, index) =>
               column.board.pile === pile ? [[index, 1] as const] : [],
             ),
             sense: 'at most' as const,
-            limit: this.left[at]!,
+            limit: at(this.left, where),
           })),
         ],
       },
@@ -193,15 +194,15 @@ export class ColumnPool {
     if (!solved) return false;
     const values = new Float64Array(this.job.parts.length);
     for (const [index, part] of this.parts.entries())
-      values[part] = Math.max(0, solved.duals[index]!) * shake(part);
+      values[part] = Math.max(0, at(solved.duals, index)) * shake(part);
     const wanted = Int32Array.from({ length: this.job.parts.length }, (_unused, part) =>
-      values[part]! > 1e-9 ? this.copies[part]! : 0,
+      at(values, part) > 1e-9 ? at(this.copies, part) : 0,
     );
     let grown = false;
     for (const [index, pile] of this.piles.entries()) {
       if (halted()) break;
-      if (this.left[index]! <= 0) continue;
-      const quota = Math.min(0, solved.duals[this.parts.length + index]!);
+      if (at(this.left, index) <= 0) continue;
+      const quota = Math.min(0, at(solved.duals, this.parts.length + index));
       for (const plain of this.goals.first === 'cuts' ? [true, false] : [false]) {
         const filling = pile.filler.fill(
           { copies: wanted, values, plain, thorough: beam >= THOROUGH_FROM_BEAM },
@@ -220,10 +221,10 @@ export class ColumnPool {
   learnFull(areas: ArrayLike<number>, chance: () => number, beam: number): void {
     const values = Float64Array.from(
       { length: this.job.parts.length },
-      (_unused, part) => areas[part]! * (1 + 1e-5 * chance()),
+      (_unused, part) => at(areas, part) * (1 + 1e-5 * chance()),
     );
     for (const [index, pile] of this.piles.entries()) {
-      if (this.left[index]! <= 0) continue;
+      if (at(this.left, index) <= 0) continue;
       const filling = pile.filler.fill(
         { copies: this.copies, values, thorough: true },
         beam,
@@ -240,13 +241,13 @@ export class ColumnPool {
     if (!solved) return null;
     const boards: FilledBoard[] = [];
     const spare = new Int32Array(this.job.parts.length);
-    for (const part of this.parts) spare[part] = -this.copies[part]!;
+    for (const part of this.parts) spare[part] = -at(this.copies, part);
     columns.forEach((column, index) => {
-      const count = Math.round(solved.values[index]!);
+      const count = Math.round(at(solved.values, index));
       for (let repeat = 0; repeat < count; repeat += 1) {
         boards.push(column.board);
         column.board.filling.used.forEach((used, part) => {
-          spare[part]! += used;
+          spare[part] = at(spare, part) + used;
         });
       }
     });
@@ -254,13 +255,14 @@ export class ColumnPool {
     // From the last piece of the dearest boards on, so that what is left of them is long.
     const order = boards
       .map((_board, index) => index)
-      .sort((a, b) => boards[b]!.pile.price - boards[a]!.pile.price);
+      .sort((a, b) => at(boards, b).pile.price - at(boards, a).pile.price);
     for (const index of order) {
-      const { pile, filling } = boards[index]!;
-      if (!filling.used.some((used, part) => used > 0 && spare[part]! > 0)) continue;
+      const { pile, filling } = at(boards, index);
+      if (!filling.used.some((used, part) => used > 0 && at(spare, part) > 0)) continue;
       const kept: Piece[] = [];
       for (const piece of [...filling.pieces].sort((a, b) => b.x - a.x)) {
-        if (spare[piece.shape.part]! > 0) spare[piece.shape.part]! -= 1;
+        if (at(spare, piece.shape.part) > 0)
+          spare[piece.shape.part] = at(spare, piece.shape.part) - 1;
         else kept.push(piece);
       }
       boards[index] = weigh(

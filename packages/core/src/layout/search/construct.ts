@@ -1,4 +1,5 @@
 import type { LayoutJob, PinnedPlacement, Saw, Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import type { Cents, Ticks } from '../../measure/index.js';
 import { cutsToFree } from '../cuts-to-free.js';
 import { type Goals, woodWorth } from '../goals.js';
@@ -37,7 +38,7 @@ export interface Construction {
 
 const sum = (counts: ArrayLike<number>): number => {
   let total = 0;
-  for (let index = 0; index < counts.length; index += 1) total += counts[index]!;
+  for (let index = 0; index < counts.length; index += 1) total += at(counts, index);
   return total;
 };
 
@@ -86,20 +87,19 @@ export function construct(
   goals: Goals,
   stopped: () => boolean,
 ): Construction {
-  const copies = Int32Array.from(
-    { length: wanted.copies.length },
-    (_unused, part) => wanted.copies[part]!,
+  const copies = Int32Array.from({ length: wanted.copies.length }, (_unused, part) =>
+    at(wanted.copies, part),
   );
   const left = piles.map((pile) => pile.left);
   const boards: FilledBoard[] = [];
   const known: (Filling | null)[] = piles.map(() => null);
-  const fits = (filling: Filling) => filling.used.every((count, part) => count <= copies[part]!);
+  const fits = (filling: Filling) => filling.used.every((count, part) => count <= at(copies, part));
   while (sum(copies) > 0 && !stopped()) {
     let choice: { pile: number; filling: Filling; score: number } | null = null;
     let ending: { pile: number; filling: Filling; price: Cents; size: number } | null = null;
     const rest = sum(copies);
     for (const [index, pile] of piles.entries()) {
-      if (left[index]! <= 0) continue;
+      if (at(left, index) <= 0) continue;
       let filling = known[index];
       if (!filling || !fits(filling)) {
         filling = pile.filler.fill({ copies, values: wanted.values }, beam, pile.ends);
@@ -119,19 +119,19 @@ export function construct(
       }
     }
     if (!choice) break;
-    const taken = ending && ending.price <= piles[choice.pile]!.price ? ending : choice;
+    const taken = ending && ending.price <= at(piles, choice.pile).price ? ending : choice;
     const { filling } = taken;
     const alike = Math.min(
-      left[taken.pile]!,
+      at(left, taken.pile),
       ...filling.used.map((count, part) =>
-        count > 0 ? Math.floor(copies[part]! / count) : Number.POSITIVE_INFINITY,
+        count > 0 ? Math.floor(at(copies, part) / count) : Number.POSITIVE_INFINITY,
       ),
     );
-    const board = weigh(piles[taken.pile]!, filling, job.saw, goals);
+    const board = weigh(at(piles, taken.pile), filling, job.saw, goals);
     for (let repeat = 0; repeat < alike; repeat += 1) boards.push(board);
-    left[taken.pile]! -= alike;
+    left[taken.pile] = at(left, taken.pile) - alike;
     filling.used.forEach((count, part) => {
-      copies[part]! -= count * alike;
+      copies[part] = at(copies, part) - count * alike;
     });
   }
   return { boards, missing: copies };

@@ -1,3 +1,4 @@
+import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import { inscribed, type Point, type Zone, zoneBounds, zoneOutline } from '../../plane/index.js';
 import { type Defect, mustBeCutAway } from '../../wood/index.js';
@@ -61,8 +62,8 @@ function overlap(
 ): boolean {
   for (const edges of [moved, fixed]) {
     for (let i = 0; i < edges.length; i += 1) {
-      const from = edges[i]!;
-      const to = edges[(i + 1) % edges.length]!;
+      const from = at(edges, i);
+      const to = at(edges, (i + 1) % edges.length);
       const nx = to[1] - from[1];
       const ny = from[0] - to[0];
       if (Math.abs(nx) + Math.abs(ny) < 1e-9) continue;
@@ -88,8 +89,8 @@ function meetsCircle(
   let nearest = Number.POSITIVE_INFINITY;
   let sense = 0;
   for (let i = 0; i < moved.length; i += 1) {
-    const from = moved[i]!;
-    const to = moved[(i + 1) % moved.length]!;
+    const from = at(moved, i);
+    const to = at(moved, (i + 1) % moved.length);
     const ex = to[0] - from[0];
     const ey = to[1] - from[1];
     const square = ex * ex + ey * ey;

@@ -1,4 +1,5 @@
 import type { Saw, Stock } from '../../job/index.js';
+import { at, must } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
 import { holesFor, type Obstacle, slideClear } from './defects.js';
@@ -67,7 +68,7 @@ function better(a: readonly Row[], b: readonly Row[]): Row[] {
     const other = b[j];
     const first =
       !other || (one && (one.at < other.at || (one.at === other.at && one.value >= other.value)));
-    const next = first ? one! : other;
+    const next = first ? must(one, 'one') : other;
     if (first) i += 1;
     else j += 1;
     if (next.value > most) {
@@ -113,7 +114,7 @@ const NOTHING = (parts: number): Filling => ({
 /** What lies on a board, counted by part index. */
 export function fillingOf(pieces: readonly Piece[], parts: number, value = 0): Filling {
   const used = new Array<number>(parts).fill(0);
-  for (const piece of pieces) used[piece.shape.part]! += 1;
+  for (const piece of pieces) used[piece.shape.part] = at(used, piece.shape.part) + 1;
   return { pieces, used, value };
 }
 
@@ -192,8 +193,8 @@ export class BoardFiller {
       total.pieces.push(...filling.pieces);
       total.value += filling.value;
       filling.used.forEach((count, part) => {
-        total.used[part]! += count;
-        copies[part]! -= count;
+        total.used[part] = at(total.used, part) + count;
+        copies[part] = at(copies, part) - count;
       });
     }
     return total;
@@ -216,8 +217,8 @@ export class BoardFiller {
     const ways = new Map<number, Shape>();
     for (const shape of this.shapes) {
       if (
-        wanted.copies[shape.part]! <= 0 ||
-        wanted.values[shape.part]! <= 0 ||
+        at(wanted.copies, shape.part) <= 0 ||
+        at(wanted.values, shape.part) <= 0 ||
         shape.width > region.top - region.bottom
       )
         continue;
@@ -228,8 +229,8 @@ export class BoardFiller {
     let rows: Row[] = [{ at: 0, value: 0, shape: null, before: null }];
     for (const shape of ways.values()) {
       const length = Math.ceil(shape.length + kerf);
-      const worth = wanted.values[shape.part]!;
-      const most = Math.min(wanted.copies[shape.part]!, Math.floor(room / Math.max(1, length)));
+      const worth = at(wanted.values, shape.part);
+      const most = Math.min(at(wanted.copies, shape.part), Math.floor(room / Math.max(1, length)));
       for (let copy = 0; copy < most; copy += 1) {
         const longer = rows.flatMap((row): Row[] =>
           row.at + length <= room
@@ -240,7 +241,7 @@ export class BoardFiller {
         if (rows.length > MOST_ROWS) return null;
       }
     }
-    const best = rows.at(-1)!;
+    const best = at(rows, -1);
     const pieces: Piece[] = [];
     for (let row: Row | null = best; row?.shape; row = row.before)
       pieces.push({ shape: row.shape, x: 0, y: region.bottom });
@@ -250,7 +251,7 @@ export class BoardFiller {
     const row = pieces.map((piece) => {
       const placed = { ...piece, x };
       x = Math.ceil(x + piece.shape.length + kerf);
-      used[piece.shape.part]! += 1;
+      used[piece.shape.part] = at(used, piece.shape.part) + 1;
       return placed;
     });
     return { pieces: row, used, value: best.value };
@@ -264,7 +265,9 @@ export class BoardFiller {
     if (!this.saw.rip || wide < 2 * this.narrowest + this.saw.kerf) return whole;
     const heights = [
       ...new Set(
-        this.shapes.filter((shape) => wanted.copies[shape.part]! > 0).map((shape) => shape.width),
+        this.shapes
+          .filter((shape) => at(wanted.copies, shape.part) > 0)
+          .map((shape) => shape.width),
       ),
     ].filter((height) => wide - height - this.saw.kerf >= this.narrowest);
     const lanes = heights.map((height) => ({
@@ -299,13 +302,13 @@ export class BoardFiller {
   private fillLane(lane: Region, wanted: Wanted, beam: number, depth: number): Filling {
     const shapes = this.shapes.filter(
       (shape) =>
-        wanted.copies[shape.part]! > 0 &&
+        at(wanted.copies, shape.part) > 0 &&
         shape.width <= lane.top - lane.bottom &&
         shape.length <= lane.right - lane.left,
     );
     if (shapes.length === 0) return NOTHING(this.partCount);
     const density = Math.max(
-      ...shapes.map((shape) => wanted.values[shape.part]! / (shape.length + this.saw.kerf)),
+      ...shapes.map((shape) => at(wanted.values, shape.part) / (shape.length + this.saw.kerf)),
     );
     const ways = shapes.map((shape, index) => ({
       shape,
@@ -322,16 +325,16 @@ export class BoardFiller {
         score: 0,
       },
     ];
-    let best = states[0]!;
+    let best = at(states, 0);
     while (states.length > 0) {
       // By what lies on the board and the piece laid last; of states alike in both only the best goes on.
       const next = new Map<number, State>();
       for (const state of states) {
         for (const { shape, index, levels } of ways) {
-          if (state.used[shape.part]! >= wanted.copies[shape.part]!) continue;
+          if (at(state.used, shape.part) >= at(wanted.copies, shape.part)) continue;
           const consider = (pieces: readonly Piece[]): void => {
             const grown = this.reached(state, pieces, wanted);
-            const away = pieces.at(-1)!.y > lane.bottom ? AWAY_FROM_EDGE : 0;
+            const away = at(pieces, -1).y > lane.bottom ? AWAY_FROM_EDGE : 0;
             const score = grown.value + density * 0.98 * (lane.right - grown.reach - away);
             const key = grown.hash * MOST_WAYS + index;
             const known = next.get(key);
@@ -392,7 +395,7 @@ export class BoardFiller {
     const x = slideClear(shape, this.obstacles, squareX, lane.bottom, lane.right);
     if (x === null) return null;
     const copies = minus(wanted.copies, state.used);
-    copies[shape.part]! -= 1;
+    copies[shape.part] = at(copies, shape.part) - 1;
     const above = this.fillStrip(
       { left: x, right: x + shape.length, bottom: lane.top - strip, top: lane.top },
       { copies, values: wanted.values },
@@ -442,8 +445,8 @@ export class BoardFiller {
       state.chain ? state.reach : Number.NEGATIVE_INFINITY,
     ];
     for (const { shape, x } of pieces) {
-      value += wanted.values[shape.part]!;
-      hash += this.marks[shape.part]!;
+      value += at(wanted.values, shape.part);
+      hash += at(this.marks, shape.part);
       reach = Math.max(reach, x + shape.length);
     }
     return { value, reach, hash };
@@ -459,7 +462,7 @@ export class BoardFiller {
     let chain = state.chain;
     for (const piece of pieces) {
       const { shape, x, y } = piece;
-      used[shape.part]! += 1;
+      used[shape.part] = at(used, shape.part) + 1;
       chain = {
         piece,
         before: chain,
@@ -522,7 +525,10 @@ function endsAlong(chain: Chain, normal: Point): readonly [number, number] {
 }
 
 function minus(copies: ArrayLike<number>, used: ArrayLike<number>): Int32Array {
-  return Int32Array.from({ length: copies.length }, (_unused, part) => copies[part]! - used[part]!);
+  return Int32Array.from(
+    { length: copies.length },
+    (_unused, part) => at(copies, part) - at(used, part),
+  );
 }
 
 const less = (wanted: Wanted, filling: Filling): Wanted => ({
@@ -532,6 +538,6 @@ const less = (wanted: Wanted, filling: Filling): Wanted => ({
 
 const together = (a: Filling, b: Filling): Filling => ({
   pieces: [...a.pieces, ...b.pieces],
-  used: a.used.map((count, part) => count + b.used[part]!),
+  used: a.used.map((count, part) => count + at(b.used, part)),
   value: a.value + b.value,
 });

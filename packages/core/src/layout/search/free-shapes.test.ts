@@ -4,6 +4,7 @@ import { stepClock } from '../../../test/clock.js';
 import { board, circle, job, knot, part, points, rectangle } from '../../../test/layouts.js';
 import { testSolver } from '../../../test/solver.js';
 import type { LayoutJob } from '../../job/index.js';
+import { at, must } from '../../lists/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
 import { checkLayout } from '../checker/check.js';
 import type { Layout } from '../layout.js';
@@ -35,7 +36,7 @@ describe('a saw that turns inside the wood', () => {
   test('lays four pieces round a middle on one sheet, where through cuts need two', () => {
     const found = laid(wheel(false));
     expect(found).toMatchObject({ cost: 100, lowerBound: 100, optimal: true, unplaced: [] });
-    expect(new Set(found.boards[0]!.placements.map(({ turn }) => turn % 180))).toEqual(
+    expect(new Set(at(found.boards, 0).placements.map(({ turn }) => turn % 180))).toEqual(
       new Set([0, 90]),
     );
     expect(laid(wheel(true)).cost).toBe(200);
@@ -92,7 +93,10 @@ describe('a saw that turns inside the wood', () => {
     );
     expect(found.unplaced).toEqual([]);
     expect(found.boards).toHaveLength(1);
-    const there = found.boards[0]!.placements.find((each) => each.part === 'front')!;
+    const there = must(
+      at(found.boards, 0).placements.find((each) => each.part === 'front'),
+      'there',
+    );
     expect(Math.abs(toMm(there.x) + 160 - 165)).toBeLessThan(6);
   });
 

@@ -1,4 +1,5 @@
 import type { Saw, Stock } from '../../job/index.js';
+import { at, entry } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
 import { clashAt, holesFor, type Obstacle } from './defects.js';
@@ -55,7 +56,7 @@ export class FreeFiller {
     partCount: number,
   ) {
     const ways: Shape[][] = Array.from({ length: partCount }, () => []);
-    for (const shape of shapes) ways[shape.part]!.push(shape);
+    for (const shape of shapes) at(ways, shape.part).push(shape);
     this.ways = ways;
     this.numbers = new Map(shapes.map((shape, index) => [shape, index]));
   }
@@ -71,18 +72,18 @@ export class FreeFiller {
     const queue: Turn[] = [];
     this.ways.forEach((ways, part) => {
       const first = ways[0];
-      if (!first || !(values[part]! > 0)) return;
+      if (!first || !(at(values, part) > 0)) return;
       const most = Math.min(
-        copies[part]!,
+        at(copies, part),
         Math.floor((1.2 * area) / (first.length * first.width)) + 1,
       );
       for (let copy = 0; copy < most; copy += 1) queue.push({ part, way: null });
     });
     let best: { pieces: Piece[]; value: number } = { pieces: [], value: 0 };
     if (queue.length === 0) return best;
-    const wanted = queue.reduce((sum, { part }) => sum + values[part]!, 0);
+    const wanted = queue.reduce((sum, { part }) => sum + at(values, part), 0);
     const measure = (of: (shape: Shape) => number) => (a: Turn, b: Turn) =>
-      of(this.ways[b.part]![0]!) - of(this.ways[a.part]![0]!);
+      of(at(at(this.ways, b.part), 0)) - of(at(at(this.ways, a.part), 0));
     const orders: Order[] = [
       { queue: [...queue].sort(measure((shape) => shape.length * shape.width)), lowest: false },
       {
@@ -91,14 +92,14 @@ export class FreeFiller {
       },
       { queue: [...queue].sort(measure((shape) => shape.width)), lowest: false },
     ];
-    const ways = queue.reduce((sum, { part }) => sum + this.ways[part]!.length, 0);
+    const ways = queue.reduce((sum, { part }) => sum + at(this.ways, part).length, 0);
     const most = Math.max(1, Math.min(tries * 3, Math.floor(MOST_WORK / (queue.length * ways))));
     const random = noise(queue.length * 7919 + 17);
-    let order = orders[0]!;
+    let order = at(orders, 0);
     for (let attempt = 0; attempt < most && best.value < wanted - 1e-9; attempt += 1) {
       const next = orders[attempt] ?? this.changed(order, random);
       const pieces = this.layInOrder(free, next);
-      const value = pieces.reduce((sum, piece) => sum + values[piece.shape.part]!, 0);
+      const value = pieces.reduce((sum, piece) => sum + at(values, piece.shape.part), 0);
       if (value < best.value) continue;
       order = next;
       best = { pieces, value };
@@ -113,12 +114,12 @@ export class FreeFiller {
     const [i, j] = [any(), any()];
     const kind = random();
     if (kind < 0.35) next.unshift(...next.splice(i, 1));
-    else if (kind < 0.7) [next[i], next[j]] = [next[j]!, next[i]!];
+    else if (kind < 0.7) [next[i], next[j]] = [at(next, j), at(next, i)];
     for (let turned = Math.floor(random() * 3); turned > 0; turned -= 1) {
-      const at = any();
-      const ways = this.ways[next[at]!.part]!;
-      next[at] = {
-        part: next[at]!.part,
+      const index = any();
+      const ways = at(this.ways, at(next, index).part);
+      next[index] = {
+        part: at(next, index).part,
         way: ways[Math.floor(random() * (ways.length + 1))] ?? null,
       };
     }
@@ -132,7 +133,7 @@ export class FreeFiller {
       if (hopeless.has(way ?? part)) continue;
       let best: Piece | null = null;
       let bestReach = free.right;
-      for (const shape of way ? [way] : this.ways[part]!) {
+      for (const shape of way ? [way] : at(this.ways, part)) {
         if (shape.width > free.top - free.bottom) continue;
         for (const y of this.levels(shape, laid, free)) {
           if (lowest && best && y > best.y) break;
@@ -212,7 +213,7 @@ export class FreeFiller {
   private barred(shape: Shape, other: Shape, rise: number): Barred | null {
     const { kerf } = this.saw;
     if (rise >= other.width + kerf || -rise >= shape.width + kerf) return null;
-    const pair = this.numbers.get(shape)! * this.numbers.size + this.numbers.get(other)!;
+    const pair = entry(this.numbers, shape) * this.numbers.size + entry(this.numbers, other);
     const byRise = this.barredBy.get(pair) ?? new Map<number, Barred | null>();
     this.barredBy.set(pair, byRise);
     let found = byRise.get(rise);
@@ -266,7 +267,7 @@ function directionsOf(shape: Shape, other: Shape): Point[] {
     add(x, y);
   for (const polygon of [shape.a, shape.b, other.a, other.b]) {
     polygon.forEach((from, index) => {
-      const to = polygon[(index + 1) % polygon.length]!;
+      const to = at(polygon, (index + 1) % polygon.length);
       const run = Math.hypot(to[0] - from[0], to[1] - from[1]);
       if (run < 1) return;
       const [x, y] = [(to[1] - from[1]) / run, (from[0] - to[0]) / run];

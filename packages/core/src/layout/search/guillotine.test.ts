@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { stepClock } from '../../../test/clock.js';
 import { board, job, knot, part, rectangle } from '../../../test/layouts.js';
 import type { LayoutJob, Part, Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import { fromMm } from '../../measure/index.js';
 import { checkLayout } from '../checker/check.js';
 import type { Layout } from '../layout.js';
@@ -27,7 +28,8 @@ function filled(
   });
   const filler = new GuillotineFiller(shapes, obstaclesOf(stock.defects), of.saw, parts.length);
   const area = (each: Part) =>
-    (each.outline[1]![0] - each.outline[0]![0]) * (each.outline[2]![1] - each.outline[1]![1]);
+    (at(each.outline, 1)[0] - at(each.outline, 0)[0]) *
+    (at(each.outline, 2)[1] - at(each.outline, 1)[1]);
   const whole = { left: 0, right: stock.length, bottom: 0, top: stock.width };
   const { pieces, value } = filler.fill(
     whole,
@@ -36,20 +38,25 @@ function filled(
     tries,
   );
   const next = parts.map(() => 0);
+  const nextCopy = (part: number): number => {
+    const copy = at(next, part);
+    next[part] = copy + 1;
+    return copy;
+  };
   const placements = pieces.map(({ shape, x, y }) => ({
-    part: parts[shape.part]!.id,
-    copy: next[shape.part]!++,
+    part: at(parts, shape.part).id,
+    copy: nextCopy(shape.part),
     x,
     y,
     turn: shape.turn,
     flipped: shape.flipped,
   }));
   expect(value).toBeCloseTo(
-    pieces.reduce((sum, { shape }) => sum + area(parts[shape.part]!), 0),
+    pieces.reduce((sum, { shape }) => sum + area(at(parts, shape.part)), 0),
     3,
   );
   const unplaced = parts.flatMap((each, index) => {
-    const count = each.quantity - next[index]!;
+    const count = each.quantity - at(next, index);
     return count > 0 ? [{ part: each.id, count, reason: ['the sheet is full'] }] : [];
   });
   const layout: Layout = {
@@ -106,7 +113,7 @@ describe('sheets filled by cuts that run right across', () => {
   test('a sheet that was sawn into equal pieces is put together again to the last kerf', () => {
     const stock = sheet(4 * 200 + 3 * 3, 3 * 150 + 2 * 3, { grained: true });
     const { layout } = filled([part('a', rectangle(200, 150), { quantity: 20 })], stock, 1);
-    expect(layout.boards[0]!.placements).toHaveLength(12);
+    expect(at(layout.boards, 0).placements).toHaveLength(12);
   });
 
   test('more tries never fill a sheet less', () => {

@@ -1,4 +1,5 @@
 import type { Saw } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import { type Obstacle, slideClear } from './defects.js';
 import type { Piece } from './fill-board.js';
@@ -33,7 +34,7 @@ export class GuillotineFiller {
   ) {
     const ways: Shape[][] = Array.from({ length: partCount }, () => []);
     for (const shape of shapes) {
-      const known = ways[shape.part]!;
+      const known = at(ways, shape.part);
       const alike = known.some(
         (other) =>
           Math.abs(other.length - shape.length) <= ALIKE &&
@@ -53,12 +54,12 @@ export class GuillotineFiller {
     tries: number,
   ): { pieces: Piece[]; value: number } {
     const wanted = this.ways.flatMap((ways, part) =>
-      ways.length > 0 && copies[part]! > 0 && values[part]! > 0 ? [part] : [],
+      ways.length > 0 && at(copies, part) > 0 && at(values, part) > 0 ? [part] : [],
     );
     let best: { pieces: Piece[]; value: number } = { pieces: [], value: 0 };
     if (wanted.length === 0) return best;
-    const all = wanted.reduce((sum, part) => sum + copies[part]! * values[part]!, 0);
-    const count = wanted.reduce((sum, part) => sum + copies[part]!, 0);
+    const all = wanted.reduce((sum, part) => sum + at(copies, part) * at(values, part), 0);
+    const count = wanted.reduce((sum, part) => sum + at(copies, part), 0);
     const random = noise(count * 6151 + 29);
     const by = (of: (part: number) => number): Float64Array => {
       const keys = new Float64Array(this.partCount);
@@ -66,9 +67,9 @@ export class GuillotineFiller {
       const most = Math.max(...keys);
       return keys.map((key) => key / most);
     };
-    const first = (part: number) => this.ways[part]![0]!;
+    const first = (part: number) => at(at(this.ways, part), 0);
     const starts = [
-      by((part) => values[part]!),
+      by((part) => at(values, part)),
       by((part) => Math.max(first(part).length, first(part).width)),
       by((part) => Math.min(first(part).length, first(part).width)),
     ].flatMap((keys) => [0, 1].map((split): Order => ({ keys, split })));
@@ -76,14 +77,14 @@ export class GuillotineFiller {
       2,
       Math.min(starts.length + tries * 24, Math.floor(MOST_WORK / (count * 8))),
     );
-    let order = starts[0]!;
+    let order = at(starts, 0);
     for (let attempt = 0; attempt < most && best.value < all - 1e-9; attempt += 1) {
       const next = starts[attempt] ?? {
         keys: order.keys.map((key) => key * (0.75 + 0.5 * random())),
         split: random() < 0.3 ? random() : order.split,
       };
       const pieces = this.layInOrder(free, wanted, copies, next, random);
-      const value = pieces.reduce((sum, piece) => sum + values[piece.shape.part]!, 0);
+      const value = pieces.reduce((sum, piece) => sum + at(values, piece.shape.part), 0);
       if (value < best.value) continue;
       order = next;
       best = { pieces, value };
@@ -101,11 +102,11 @@ export class GuillotineFiller {
     const { kerf } = this.saw;
     const free: Free[] = [whole];
     const pieces: Piece[] = [];
-    for (const part of [...wanted].sort((a, b) => order.keys[b]! - order.keys[a]!)) {
-      for (let copy = 0; copy < copies[part]!; copy += 1) {
+    for (const part of [...wanted].sort((a, b) => at(order.keys, b) - at(order.keys, a))) {
+      for (let copy = 0; copy < at(copies, part); copy += 1) {
         let best: { at: number; piece: Piece; score: number } | null = null;
-        for (const [at, region] of free.entries())
-          for (const shape of this.ways[part]!) {
+        for (const [index, region] of free.entries())
+          for (const shape of at(this.ways, part)) {
             const [spareX, spareY] = [
               region.right - region.left - shape.length,
               region.top - region.bottom - shape.width,
@@ -118,11 +119,11 @@ export class GuillotineFiller {
                 ? region.left
                 : slideClear(shape, this.obstacles, region.left, region.bottom, region.right);
             if (x === null || x + shape.length > region.right) continue;
-            best = { at, piece: { shape, x, y: region.bottom }, score };
+            best = { at: index, piece: { shape, x, y: region.bottom }, score };
           }
         if (!best) break;
-        const { piece, at } = best;
-        const [region] = free.splice(at, 1) as [Free];
+        const { piece, at: where } = best;
+        const [region] = free.splice(where, 1) as [Free];
         pieces.push(piece);
         const [right, top] = [
           Math.ceil(piece.x + piece.shape.length + kerf),
@@ -144,7 +145,7 @@ export class GuillotineFiller {
             { left, right: right - kerf, bottom: top, top: region.top },
           );
         for (let index = free.length - 1; index >= 0; index -= 1) {
-          const each = free[index]!;
+          const each = at(free, index);
           if (each.right <= each.left || each.top <= each.bottom) free.splice(index, 1);
         }
       }

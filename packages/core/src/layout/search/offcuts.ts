@@ -1,4 +1,5 @@
 import type { Saw, Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import { type Goals, woodWorth } from '../goals.js';
 import type { KeptOffcut } from '../layout.js';
@@ -184,11 +185,17 @@ export function offcutsOf(
       const bottom = Math.min(...lane.map((piece) => piece.y));
       const next = lanes[index + 1];
       const top = next ? Math.min(...next.map((piece) => piece.y)) - saw.kerf : stock.width;
-      return cornerRests(lane, { ...board, bottom, top }, saw)
-        .map(worthwhile)
-        .sort((a, b) => worth(b) - worth(a))[0]!;
+      return at(
+        cornerRests(lane, { ...board, bottom, top }, saw)
+          .map(worthwhile)
+          .sort((a, b) => worth(b) - worth(a)),
+        0,
+      );
     });
     choices.push(rests.flat());
   }
-  return choices.map(worthwhile).sort((a, b) => worth(b) - worth(a))[0]!;
+  return at(
+    choices.map(worthwhile).sort((a, b) => worth(b) - worth(a)),
+    0,
+  );
 }

@@ -1,8 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { stepClock } from '../../../test/clock.js';
-import { at, board, circle, job, knot, part, points, rectangle } from '../../../test/layouts.js';
+import {
+  board,
+  circle,
+  job,
+  knot,
+  part,
+  placed,
+  points,
+  rectangle,
+} from '../../../test/layouts.js';
 import type { LayoutJob, Part, Stock } from '../../job/index.js';
+import { at, must } from '../../lists/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
 import { type Point, zoneBounds } from '../../plane/index.js';
 import { plainText } from '../../text/index.js';
@@ -54,7 +64,7 @@ const anyPart = (id: string): fc.Arbitrary<Part> =>
           )
           .flatMap((p) => [p, p]) as [Point[], Point[]],
       };
-      const [outline, underside] = faces[shape]!;
+      const [outline, underside] = must(faces[shape], `${shape}`);
       const zones = hole
         ? { clear: [circle(l / 2, w / 2, 25)], cutAway: [circle(l / 2, w / 2, 14)] }
         : {};
@@ -120,9 +130,10 @@ describe('any job', () => {
         if (found.optimal) expect(found.cost).toBe(found.lowerBound);
         expect(found.yield).toBeLessThanOrEqual(1 + 1e-6);
         for (const laid of found.boards) {
-          const hard = of.stock
-            .find((each) => each.id === laid.stock)!
-            .defects.filter((defect) => defect.kind !== 'knot-sound');
+          const hard = must(
+            of.stock.find((each) => each.id === laid.stock),
+            'one of the stock',
+          ).defects.filter((defect) => defect.kind !== 'knot-sound');
           for (const { x, y, length, width } of laid.offcuts) {
             const met = hard
               .map((defect) => zoneBounds(defect.zone))
@@ -148,11 +159,11 @@ describe('any job', () => {
           ],
           [board(700, 100, { quantity: 3 })],
         );
-        const pin = { ...at('a', x, 0, { copy: 2, flipped }), stock: 'board', piece: 1 };
+        const pin = { ...placed('a', x, 0, { copy: 2, flipped }), stock: 'board', piece: 1 };
         const found = valid({ ...of, pinned: [pin] });
         expect(found.unplaced).toEqual([]);
         expect(found.boards.find((each) => each.piece === 1)?.placements).toContainEqual(
-          at('a', x, 0, { copy: 2, flipped }),
+          placed('a', x, 0, { copy: 2, flipped }),
         );
       }),
       { numRuns: 20 },
@@ -223,7 +234,7 @@ describe('saving wood', () => {
       job([front], [board(260, 108, { defects: [knot(165, 54, 12, 'knot-loose')] })]),
     );
     expect(found.unplaced).toEqual([]);
-    expect(toMm(found.boards[0]!.placements[0]!.x)).toBeCloseTo(5, 1);
+    expect(toMm(at(at(found.boards, 0).placements, 0).x)).toBeCloseTo(5, 1);
   });
 
   test('offcuts are spent before boards are bought, and the cheaper of two boards that do', () => {
@@ -242,8 +253,8 @@ describe('saving wood', () => {
 
   test('what is left and large enough goes back to the rack', () => {
     const found = valid(job([part('a', rectangle(200, 100))], [board(900, 100)]));
-    const [kept] = found.boards[0]!.offcuts;
-    expect(toMm(kept!.length)).toBeCloseTo(697, 1);
+    const [kept] = at(found.boards, 0).offcuts;
+    expect(toMm(must(kept, 'kept').length)).toBeCloseTo(697, 1);
     expect(found.yield).toBeCloseTo(200 / 203, 2);
   });
 });
@@ -261,8 +272,8 @@ test('a leftover goes back to the rack without the split at its end', () => {
   const found = valid(
     job([part('a', rectangle(200, 100))], [board(900, 100, { defects: [split] })]),
   );
-  const [kept] = found.boards[0]!.offcuts;
-  expect([toMm(kept!.x), toMm(kept!.length)]).toEqual([203, 617]);
+  const [kept] = at(found.boards, 0).offcuts;
+  expect([toMm(must(kept, 'kept').x), toMm(must(kept, 'kept').length)]).toEqual([203, 617]);
 });
 
 test('beside a corner that is gone both what lies before it and what lies over it go back, a kerf apart', () => {
@@ -273,7 +284,7 @@ test('beside a corner that is gone both what lies before it and what lies over i
   const found = valid(
     job([part('a', rectangle(200, 400))], [board(900, 400, { defects: [gone] })]),
   );
-  const kept = found.boards[0]!.offcuts.map(({ x, y, length, width }) =>
+  const kept = at(found.boards, 0).offcuts.map(({ x, y, length, width }) =>
     [x, y, length, width].map(toMm),
   );
   // Full length over the corner, and the strip beside the corner under it.
@@ -332,7 +343,7 @@ describe('what cannot be placed', () => {
     );
     expect(found.boards[0]?.placements).toHaveLength(3);
     expect(found.unplaced).toMatchObject([{ part: 'a', count: 1 }]);
-    expect(plainText(found.unplaced[0]!.reason)).toContain('wider');
+    expect(plainText(at(found.unplaced, 0).reason)).toContain('wider');
   });
 });
 

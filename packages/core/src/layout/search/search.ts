@@ -7,6 +7,7 @@ import {
   type Stock,
   suits,
 } from '../../job/index.js';
+import { at, entry, must } from '../../lists/index.js';
 import type { Cents, Ticks } from '../../measure/index.js';
 import { meanArea, yieldOf } from '../area.js';
 import {
@@ -63,7 +64,10 @@ const patternOf = (board: FilledBoard): string =>
 /** Where pieces fixed by hand lie. */
 const lyingPins = (pins: readonly PinnedPlacement[], job: LayoutJob): Lying[] =>
   pins.map((pin) => {
-    const part = job.parts.find((each) => each.id === pin.part)!;
+    const part = must(
+      job.parts.find((each) => each.id === pin.part),
+      'part',
+    );
     const reach = (axis: 0 | 1) => {
       const values = [...part.outline, ...part.underside].map((point) => point[axis]);
       return Math.max(...values) - Math.min(...values);
@@ -148,8 +152,8 @@ export function* searchSteps(
       if (!suits(part, stock)) return;
       const found = shapesOf(part, index, stock, job.saw);
       if (Array.isArray(found)) {
-        shapes[kind]!.push(...found);
-        partners[index]!.add(kind);
+        at(shapes, kind).push(...found);
+        at(partners, index).add(kind);
       } else against[kind] = found;
     });
     misfits.set(index, against);
@@ -157,14 +161,20 @@ export function* searchSteps(
 
   const fillers = job.stock.map(
     (stock, kind) =>
-      new BoardFiller(stock, shapes[kind]!, obstaclesOf(stock.defects), job.saw, job.parts.length),
+      new BoardFiller(
+        stock,
+        at(shapes, kind),
+        obstaclesOf(stock.defects),
+        job.saw,
+        job.parts.length,
+      ),
   );
   const groups = groupsOf(job, partners, copies);
   for (const group of groups) {
     for (const kind of group.kinds) {
-      const stock = job.stock[kind]!;
+      const stock = at(job.stock, kind);
       const pinned = [...pinnedBoards.values()].filter((board) => board.kind === kind);
-      const shared = { kind, stock, filler: fillers[kind]! };
+      const shared = { kind, stock, filler: at(fillers, kind) };
       for (const { piece, pins } of pinned) {
         const lying = lyingPins(pins, job);
         group.piles.push({
@@ -186,14 +196,14 @@ export function* searchSteps(
     }
   }
   const paid = [...pinnedBoards.values()].reduce(
-    (total, board) => total + priceOf(job.stock[board.kind]!),
+    (total, board) => total + priceOf(at(job.stock, board.kind)),
     0,
   );
 
   const standing = ({ boards, missing }: Construction): Standing => ({
     missing: missing.reduce((total, count) => total + count, 0),
     missingArea: missing.reduce(
-      (total, count, part) => total + (count > 0 ? count * meanArea(job.parts[part]!) : 0),
+      (total, count, part) => total + (count > 0 ? count * meanArea(at(job.parts, part)) : 0),
       0,
     ),
     cost: boards.reduce((total, board) => total + board.pile.price, 0),
@@ -228,8 +238,8 @@ export function* searchSteps(
       );
     });
     const place = ({ shape, x, y }: Piece): Placement => ({
-      part: job.parts[shape.part]!.id,
-      copy: nextCopy[shape.part]!.shift()!,
+      part: at(job.parts, shape.part).id,
+      copy: must(at(nextCopy, shape.part).shift(), 'the value'),
       x,
       y,
       turn: shape.turn,
@@ -242,7 +252,7 @@ export function* searchSteps(
         chosen.find((board) => board.pile.kind === kind && board.pile.pinned?.piece === piece)
           ?.filling.pieces ?? [];
       boards.push({
-        stock: job.stock[kind]!.id,
+        stock: at(job.stock, kind).id,
         piece,
         placements: [
           ...pins.map(({ stock: _stock, piece: _piece, ...placement }) => placement),
@@ -250,7 +260,7 @@ export function* searchSteps(
         ],
         offcuts: offcutsOf(
           [...lyingPins(pins, job), ...rest.map(lyingOf)],
-          job.stock[kind]!,
+          at(job.stock, kind),
           job.saw,
           goals,
         ),
@@ -269,21 +279,21 @@ export function* searchSteps(
     );
     for (const { board } of alike) {
       const { kind, stock } = board.pile;
-      while (pinnedBoards.has(`${stock.id}/${next[kind]}`)) next[kind]! += 1;
+      while (pinnedBoards.has(`${stock.id}/${next[kind]}`)) next[kind] = at(next, kind) + 1;
       const pieces = [...board.filling.pieces].sort((a, b) => a.y - b.y || a.x - b.x);
       boards.push({
         stock: stock.id,
-        piece: next[kind]!,
+        piece: at(next, kind),
         placements: pieces.map(place),
         offcuts: offcutsOf(pieces.map(lyingOf), stock, job.saw, goals),
       });
-      next[kind]! += 1;
+      next[kind] = at(next, kind) + 1;
       cost += priceOf(stock);
     }
     const unplaced: Unplaced[] = job.parts.flatMap((part, index) => {
-      const count = nextCopy[index]!.length;
+      const count = at(nextCopy, index).length;
       return count > 0
-        ? [{ part: part.id, count, reason: reasonFor(part, job, misfits.get(index)!) }]
+        ? [{ part: part.id, count, reason: reasonFor(part, job, entry(misfits, index)) }]
         : [];
     });
     const placeable = groups.every(
@@ -318,13 +328,13 @@ export function* searchSteps(
   /** Parts and boards of a group for the bound: pinned boards are free, and their pieces count among the parts. */
   const question = (group: Group): BoundQuestion => ({
     demands: group.parts.map((part) => ({
-      part: job.parts[part]!,
-      copies: job.parts[part]!.quantity,
+      part: at(job.parts, part),
+      copies: at(job.parts, part).quantity,
     })),
     stock: group.piles.map((pile) => ({ ...pile.stock, price: pile.price, quantity: pile.left })),
     saw: job.saw,
-    left: group.best!.missing.reduce((total, count) => total + count, 0),
-    fits: (demand, pile) => partners[group.parts[demand]!]!.has(group.piles[pile]!.kind),
+    left: must(group.best, 'best').missing.reduce((total, count) => total + count, 0),
+    fits: (demand, pile) => at(partners, at(group.parts, demand)).has(at(group.piles, pile).kind),
   });
 
   for (const group of groups) {
@@ -345,8 +355,8 @@ export function* searchSteps(
   };
   const proven = (group: Group): boolean =>
     goals.first === 'cost' &&
-    group.best!.missing.every((count) => count === 0) &&
-    standing(group.best!).cost <= group.bound;
+    must(group.best, 'best').missing.every((count) => count === 0) &&
+    standing(must(group.best, 'best')).cost <= group.bound;
   const improve = (group: Group, construction: Construction | null): void => {
     if (consider(group, construction)) better();
   };
@@ -356,12 +366,12 @@ export function* searchSteps(
    * filled with what there is for them (a dive; as in price-and-branch, from memory [M]). What it learns serves the whole-number master.
    */
   function* dive(group: Group, chance: () => number, beam: number): Generator<void, void, void> {
-    const solver = control.solver!;
+    const solver = must(control.solver, 'solver');
     const copies = Int32Array.from(group.copies);
     const left = group.piles.map((pile) => pile.left);
     const boards: FilledBoard[] = [];
     while (copies.some((count) => count > 0) && !halted()) {
-      const pool = group.pool!.rest(copies, left);
+      const pool = must(group.pool, 'pool').rest(copies, left);
       for (let round = 0; round < DIVING_ROUNDS && !halted(); round += 1) {
         const grown = pool.price(solver, beam, () => 0.98 + 0.04 * chance(), halted);
         yield;
@@ -371,8 +381,9 @@ export function* searchSteps(
       if (settled.length === 0) break;
       for (const { pile, board, times } of settled) {
         for (let repeat = 0; repeat < times; repeat += 1) boards.push(board);
-        left[pile]! -= times;
-        for (const [part, used] of board.filling.used.entries()) copies[part]! -= used * times;
+        left[pile] = at(left, pile) - times;
+        for (const [part, used] of board.filling.used.entries())
+          copies[part] = at(copies, part) - used * times;
       }
     }
     if (halted() && copies.some((count) => count > 0)) return;
@@ -381,7 +392,7 @@ export function* searchSteps(
 
   /** Prices patterns until no beam finds another, then chooses among them. */
   function* generate(group: Group): Generator<void, void, void> {
-    const pool = group.pool!;
+    const pool = must(group.pool, 'pool');
     for (const beam of PRICING_BEAMS) {
       // The widest look only where the others took little of the time.
       if (
@@ -390,7 +401,7 @@ export function* searchSteps(
       )
         return;
       for (let round = 0; round < 60 && !halted() && !proven(group); round += 1) {
-        const grown = pool.price(control.solver!, beam, () => 1, halted);
+        const grown = pool.price(must(control.solver, 'solver'), beam, () => 1, halted);
         yield;
         if (!grown) break;
       }
@@ -400,7 +411,7 @@ export function* searchSteps(
       improve(
         group,
         pool.choose(
-          control.solver!,
+          must(control.solver, 'solver'),
           Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000)),
         ),
       );
@@ -418,7 +429,7 @@ export function* searchSteps(
     if (!master) return;
     for (let round = 0; round < 400 && !halted(); round += 1) {
       const proposal = master.solve(
-        control.solver!,
+        must(control.solver, 'solver'),
         Math.min(2, Math.max(0.05, (deadline - control.clock()) / 1000)),
       );
       if (!proposal) return;
@@ -427,7 +438,7 @@ export function* searchSteps(
         group.proof = 'exact';
         better();
       }
-      if (proven(group) || proposal.cost >= standing(group.best!).cost) return;
+      if (proven(group) || proposal.cost >= standing(must(group.best, 'best')).cost) return;
       yield;
       let all = true;
       const tried = new Set<string>();
@@ -435,18 +446,18 @@ export function* searchSteps(
         const key = `${kind}|${counts.join()}`;
         if (tried.has(key) || halted()) continue;
         tried.add(key);
-        const pile = group.piles[kind]!;
+        const pile = at(group.piles, kind);
         const wanted = new Int32Array(job.parts.length);
         counts.forEach((count, demand) => {
-          wanted[group.parts[demand]!] = count;
+          wanted[at(group.parts, demand)] = count;
         });
         const filling = pile.filler.fill(
           { copies: wanted, values: group.values },
           REALISING_BEAM,
           pile.ends,
         );
-        group.pool!.learn([weigh(pile, filling, job.saw, goals)]);
-        if (filling.used.some((count, part) => count < wanted[part]!)) {
+        must(group.pool, 'pool').learn([weigh(pile, filling, job.saw, goals)]);
+        if (filling.used.some((count, part) => count < at(wanted, part))) {
           all = false;
           master.forbid(kind, counts);
         }
@@ -454,8 +465,8 @@ export function* searchSteps(
       if (all || round % 8 === 7)
         improve(
           group,
-          group.pool!.choose(
-            control.solver!,
+          must(group.pool, 'pool').choose(
+            must(control.solver, 'solver'),
             Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000)),
           ),
         );
@@ -470,7 +481,7 @@ export function* searchSteps(
     if (control.solver && !generated) {
       generated = true;
       for (const group of groups) {
-        if (group.best!.boards.length === 0) continue;
+        if (must(group.best, 'best').boards.length === 0) continue;
         if (!proven(group)) {
           const { cost, proof } = leastCostByColumns(question(group), control.solver, halted);
           if (cost > group.bound) {
@@ -503,12 +514,12 @@ export function* searchSteps(
         diveTook = dived - began;
       } else if (control.solver && turn === 0 && !proven(group)) {
         // Other prices find other patterns.
-        group.pool!.price(control.solver, 16, () => 0.85 + 0.3 * random(), halted);
+        must(group.pool, 'pool').price(control.solver, 16, () => 0.85 + 0.3 * random(), halted);
         for (let more = 0; more < FULL_BOARDS && !halted(); more += 1)
-          group.pool!.learnFull(areas, random, 4);
+          must(group.pool, 'pool').learnFull(areas, random, 4);
         improve(
           group,
-          group.pool!.choose(
+          must(group.pool, 'pool').choose(
             control.solver,
             Math.min(CHOOSING_SECONDS, Math.max(0.05, (deadline - control.clock()) / 1000)),
           ),
@@ -540,14 +551,14 @@ export function* searchSteps(
     );
     for (const { pile, filling } of result.boards) {
       const used = filling.pieces.reduce(
-        (total, piece) => total + meanArea(job.parts[piece.shape.part]!),
+        (total, piece) => total + meanArea(at(job.parts, piece.shape.part)),
         0,
       );
       const waste = Math.min(3, (pile.stock.length * pile.stock.width) / used);
       filling.used.forEach((count, part) => {
         if (count > 0)
           group.values[part] =
-            0.85 * group.values[part]! + 0.15 * meanArea(job.parts[part]!) * waste;
+            0.85 * at(group.values, part) + 0.15 * meanArea(at(job.parts, part)) * waste;
       });
     }
     return halted() && result.missing.some((count) => count > 0) ? null : result;
@@ -555,10 +566,10 @@ export function* searchSteps(
 
   /** A few boards taken apart, the emptier the sooner, and their parts laid out again. */
   function rebuilt(group: Group): Construction | null {
-    const { boards, missing } = group.best!;
+    const { boards, missing } = must(group.best, 'boards');
     if (boards.length === 0) return null;
     const fullness = (board: FilledBoard) =>
-      board.filling.used.reduce((total, count, part) => total + count * group.values[part]!, 0) /
+      board.filling.used.reduce((total, count, part) => total + count * at(group.values, part), 0) /
       (board.pile.stock.length * board.pile.stock.width);
     const order = boards
       .map((board, index) => ({ index, key: fullness(board) + random() * 0.6 }))
@@ -571,7 +582,8 @@ export function* searchSteps(
     const kept = boards.filter((_board, index) => !apart.has(index));
     const wanted = Int32Array.from(missing);
     for (const index of apart)
-      for (const [part, count] of boards[index]!.filling.used.entries()) wanted[part]! += count;
+      for (const [part, count] of at(boards, index).filling.used.entries())
+        wanted[part] = at(wanted, part) + count;
     const free = group.piles.map((pile) => ({
       pile,
       left: pile.left - kept.filter((board) => board.pile === pile).length,
@@ -587,11 +599,11 @@ export function* searchSteps(
       goals,
       halted,
     );
-    const original = new Map(reduced.map((pile, index) => [pile, group.piles[index]!]));
+    const original = new Map(reduced.map((pile, index) => [pile, at(group.piles, index)]));
     return {
       boards: [
         ...kept,
-        ...result.boards.map((board) => ({ ...board, pile: original.get(board.pile)! })),
+        ...result.boards.map((board) => ({ ...board, pile: entry(original, board.pile) })),
       ],
       missing: result.missing,
     };

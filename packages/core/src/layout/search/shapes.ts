@@ -1,4 +1,5 @@
 import { EDGE_LEEWAY, type Part, type Saw, type Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import { type Point, type Turn, transformZone, turnPoint, type Zone } from '../../plane/index.js';
 
@@ -56,12 +57,12 @@ function edgesOf(
   const sign = clockwise ? -1 : 1;
   for (let i = 0; i < a.length; i += 1) {
     const j = (i + 1) % a.length;
-    const onA = Math.hypot(a[j]![0] - a[i]![0], a[j]![1] - a[i]![1]);
-    const onB = Math.hypot(b[j]![0] - b[i]![0], b[j]![1] - b[i]![1]);
-    const [from, to, run] = onA >= onB ? [a[i]!, a[j]!, onA] : [b[i]!, b[j]!, onB];
+    const onA = Math.hypot(at(a, j)[0] - at(a, i)[0], at(a, j)[1] - at(a, i)[1]);
+    const onB = Math.hypot(at(b, j)[0] - at(b, i)[0], at(b, j)[1] - at(b, i)[1]);
+    const [from, to, run] = onA >= onB ? [at(a, i), at(a, j), onA] : [at(b, i), at(b, j), onB];
     if (run < 1) continue;
     const normal: Point = [(sign * (to[1] - from[1])) / run, (-sign * (to[0] - from[0])) / run];
-    const lean = normal[0] * (b[i]![0] - a[i]![0]) + normal[1] * (b[i]![1] - a[i]![1]);
+    const lean = normal[0] * (at(b, i)[0] - at(a, i)[0]) + normal[1] * (at(b, i)[1] - at(a, i)[1]);
     found.push({
       normal,
       mitre: (Math.acos(Math.min(1, Math.abs(normal[0]))) * 180) / Math.PI,

@@ -1,5 +1,6 @@
 import fontkit from '@pdf-lib/fontkit';
 import { degrees, PDFDocument, type PDFFont, type PDFPage, rgb } from 'pdf-lib';
+import { at } from '../../lists/index.js';
 import { cos, sin, toMm } from '../../measure/index.js';
 import { type Drawing, extentOf, type Layer } from '../drawing.js';
 
@@ -76,7 +77,10 @@ function draw(
       }
       const ends = shape.closed ? shape.points.length : shape.points.length - 1;
       for (let index = 0; index < ends; index += 1) {
-        const [from, to] = [shape.points[index]!, shape.points[(index + 1) % shape.points.length]!];
+        const [from, to] = [
+          at(shape.points, index),
+          at(shape.points, (index + 1) % shape.points.length),
+        ];
         page.drawLine({
           start: { x: x(from[0]), y: y(from[1]) },
           end: { x: x(to[0]), y: y(to[1]) },
@@ -115,22 +119,22 @@ async function document(
 
 /** A bar by which a rule tells whether the printer kept the size. */
 function scaleBar({ page, font }: Sheet, left: number, bottom: number): void {
-  const at = (mm: number) => (left + mm) * POINTS;
+  const along = (mm: number) => (left + mm) * POINTS;
   page.drawLine({
-    start: { x: at(0), y: bottom * POINTS },
-    end: { x: at(50), y: bottom * POINTS },
+    start: { x: along(0), y: bottom * POINTS },
+    end: { x: along(50), y: bottom * POINTS },
     thickness: 0.3 * POINTS,
     color: BLACK,
   });
   for (let mm = 0; mm <= 50; mm += 10)
     page.drawLine({
-      start: { x: at(mm), y: bottom * POINTS },
-      end: { x: at(mm), y: (bottom + (mm % 50 === 0 ? 3 : 2)) * POINTS },
+      start: { x: along(mm), y: bottom * POINTS },
+      end: { x: along(mm), y: (bottom + (mm % 50 === 0 ? 3 : 2)) * POINTS },
       thickness: 0.3 * POINTS,
       color: BLACK,
     });
   page.drawText('50 mm on paper: if not, print again at 100 %.', {
-    x: at(53),
+    x: along(53),
     y: bottom * POINTS,
     size: 7,
     font,

@@ -12,6 +12,7 @@ import { CUT_LIST_COLUMNS, writeCutListCsv } from '../../exchange/index.js';
 import { buildBox, FAMILIES, familyById } from '../../families/index.js';
 import { jobForBoxes, STANDARD_SAW } from '../../job/index.js';
 import { searchLayout } from '../../layout/index.js';
+import { at, must } from '../../lists/index.js';
 import { fromMm, printLength, type Ticks, toMm } from '../../measure/index.js';
 import { cutWords, measuresOf } from '../../panels/index.js';
 import { plainText } from '../../text/index.js';
@@ -33,15 +34,23 @@ const font = new Uint8Array(
   ),
 );
 const say = (ticks: Ticks) => printLength(ticks, { system: 'inch', division: 32 });
-const built = buildBox({ ...planFor(familyById('slant-roof')!, animalById('wood-duck')!, 19) });
+const built = buildBox({
+  ...planFor(
+    must(familyById('slant-roof'), 'slant-roof'),
+    must(animalById('wood-duck'), 'wood-duck'),
+    19,
+  ),
+});
 if (!built.ok) throw new Error(JSON.stringify(built.refusals));
-const front = built.box.panels.find((panel) => panel.id === 'front')!;
+const front = must(
+  built.box.panels.find((panel) => panel.id === 'front'),
+  'front',
+);
 
 describe('drawings as files', () => {
   test('SVG is in true scale: the outline measures in millimetres what the panel measures', () => {
     const svg = drawingSvg(panelDrawing(front, 'Front', say));
-    const outline = /class="panel" points="([^"]+)"/
-      .exec(svg)![1]!
+    const outline = at(must(/class="panel" points="([^"]+)"/.exec(svg), 'the value'), 1)
       .split(' ')
       .map((pair) => pair.split(',').map(Number) as [number, number]);
     const span = (axis: 0 | 1) =>
@@ -50,7 +59,10 @@ describe('drawings as files', () => {
     const lengths = front.outline.map((point) => point[0]);
     expect(span(0)).toBeCloseTo(toMm(Math.max(...lengths) - Math.min(...lengths)), 2);
     expect(span(1)).toBeCloseTo(toMm(measuresOf(front).blankWidth), 2);
-    const [, width, box] = /width="([\d.]+)mm" height="[\d.]+mm" viewBox="0 0 ([\d.]+)/.exec(svg)!;
+    const [, width, box] = must(
+      /width="([\d.]+)mm" height="[\d.]+mm" viewBox="0 0 ([\d.]+)/.exec(svg),
+      'the value',
+    );
     expect(width).toBe(box);
     // Names from people are words, never markup.
     expect(drawingSvg(panelDrawing(front, 'A & B <i>"front"</i>', say))).not.toContain('<i>');
@@ -114,15 +126,18 @@ describe('drawings as files', () => {
     for (const family of FAMILIES) {
       const of = planFor(
         family,
-        animalById(
-          family.id === 'log'
-            ? 'eurasian-nuthatch'
-            : family.id.includes('bat')
-              ? 'crevice-bats-na'
-              : family.id === 'owl'
-                ? 'barn-owl-eu'
-                : 'great-tit',
-        )!,
+        must(
+          animalById(
+            family.id === 'log'
+              ? 'eurasian-nuthatch'
+              : family.id.includes('bat')
+                ? 'crevice-bats-na'
+                : family.id === 'owl'
+                  ? 'barn-owl-eu'
+                  : 'great-tit',
+          ),
+          'animalById',
+        ),
       );
       const result = buildBox(of);
       if (!result.ok) throw new Error(`${family.id}: ${JSON.stringify(result.refusals)}`);
@@ -142,12 +157,17 @@ describe('drawings as files', () => {
 });
 
 describe('a layout and its cut list as files', () => {
-  const plan = planFor(familyById('slant-roof')!, animalById('black-capped-chickadee')!, 19.05, {
-    width: fromMm(140),
-  });
+  const plan = planFor(
+    must(familyById('slant-roof'), 'slant-roof'),
+    must(animalById('black-capped-chickadee'), 'black-capped-chickadee'),
+    19.05,
+    {
+      width: fromMm(140),
+    },
+  );
   const box = buildBox(plan);
   if (!box.ok) throw new Error(JSON.stringify(box.refusals));
-  const stock = { ...testBoard(1829, 240), thickness: plan.wood.front!.thickness };
+  const stock = { ...testBoard(1829, 240), thickness: must(plan.wood.front, 'front').thickness };
   const of = jobForBoxes('two', plan, box.box, 2, [{ ...stock, quantity: 6 }], STANDARD_SAW, 0.3);
   const found = searchLayout(of, { clock: stepClock(of.effort.seconds, 60) });
   const drawn = found.boards.map((laid, at) =>
@@ -166,7 +186,8 @@ describe('a layout and its cut list as files', () => {
     );
     expect(
       entrance.filter(
-        ({ radius }) => Math.abs(2 * radius - toMm(plan.sizes.entranceWidth!)) < 1e-6,
+        ({ radius }) =>
+          Math.abs(2 * radius - toMm(must(plan.sizes.entranceWidth, 'entranceWidth'))) < 1e-6,
       ),
     ).toHaveLength(2);
   });
@@ -196,7 +217,7 @@ describe('a layout and its cut list as files', () => {
     const pdf = await PDFDocument.load(await trueScalePdf(drawn, font, 'Two'));
     expect(pdf.getPageCount()).toBe(found.boards.length);
     pdf.getPages().forEach((page, index) => {
-      const [left, , right] = extentOf(drawn[index]!);
+      const [left, , right] = extentOf(at(drawn, index));
       expect(page.getWidth() / (72 / 25.4) - 24).toBeCloseTo(toMm(right - left), 3);
     });
   });
@@ -205,14 +226,17 @@ describe('a layout and its cut list as files', () => {
     const csv = writeCutListCsv(plan, box.box, 2, (id) => (id === 'front' ? '=Front, "main"' : id));
     const { data, errors } = Papa.parse<Record<string, string>>(csv, { header: true });
     expect(errors).toEqual([]);
-    expect(Object.keys(data[0]!)).toEqual([...CUT_LIST_COLUMNS]);
+    expect(Object.keys(at(data, 0))).toEqual([...CUT_LIST_COLUMNS]);
     // A spreadsheet would take a name that begins so for a formula.
-    expect(data[0]!.panel).toBe('\'=Front, "main"');
+    expect(at(data, 0).panel).toBe('\'=Front, "main"');
     for (const [index, panel] of box.box.panels.entries()) {
-      const row = data[index]!;
+      const row = at(data, index);
       const { blankWidth, longPoint, shortPoint } = measuresOf(panel);
       expect(Number(row.quantity)).toBe(
-        of.parts.find((each) => each.id === panel.id || each.id === `${panel.id}.1`)!.quantity,
+        must(
+          of.parts.find((each) => each.id === panel.id || each.id === `${panel.id}.1`),
+          'one of the parts',
+        ).quantity,
       );
       expect([row.width, row.longPoint, row.shortPoint, row.thickness].map(Number)).toEqual(
         [blankWidth, longPoint, shortPoint, panel.thickness].map(toMm),
