@@ -1,5 +1,6 @@
 import { at, must } from '@spare-knot/core/lists';
 
+
 import {
   boardsOf as boards,
   chooseWood,

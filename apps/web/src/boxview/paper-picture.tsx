@@ -1,5 +1,6 @@
 import { type Drawing, extentOf, type Layer } from '@spare-knot/core/sheets';
 
+
 import { useMemo } from 'react';
 
 const LOOKS: Record<Layer, { stroke: string; width: number; fill: string; dash?: string }> = {

@@ -1,5 +1,6 @@
 import type { Text } from '@spare-knot/core/text';
 
+
 import { useEffect, useState } from 'react';
 import { Sentence } from './length';
 

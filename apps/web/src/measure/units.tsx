@@ -1,5 +1,6 @@
 import type { LengthStyle, UnitSystem } from '@spare-knot/core/measure';
 
+
 import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
 
 const KEY = 'spare-knot.units';

@@ -3,6 +3,7 @@ import { printAngle, printMoney } from '@spare-knot/core/measure';
 import type { panelNames } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
 
+
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Length } from '../measure/length';
 import type { FitWord } from '../workers/fit.worker';

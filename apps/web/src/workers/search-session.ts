@@ -1,6 +1,7 @@
 import type { LayoutJob } from '@spare-knot/core/job';
 import { type Goals, type Layout, STANDARD_GOALS } from '@spare-knot/core/layout';
 
+
 import type { LayoutOrder, WorkerWord } from './layout.worker';
 
 export interface SearchState {

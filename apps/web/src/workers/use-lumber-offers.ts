@@ -1,5 +1,6 @@
 import type { BoxPlan } from '@spare-knot/core/plan';
 
+
 import { useEffect, useState } from 'react';
 import type { JudgedOffer } from './lumber.worker';
 

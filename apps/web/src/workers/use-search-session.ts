@@ -1,5 +1,6 @@
 import type { Layout } from '@spare-knot/core/layout';
 
+
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { SearchSession, type SearchWorker } from './search-session';
 
