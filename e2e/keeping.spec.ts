@@ -1,6 +1,5 @@
 import { at } from '@spare-knot/core/lists';
 
-
 import { chooseWood, expect, kept, startBatch, test, type } from './test-server.js';
 
 const rackCount = async (page: import('@playwright/test').Page): Promise<number> => {

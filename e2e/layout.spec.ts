@@ -1,6 +1,5 @@
 import { at, must } from '@spare-knot/core/lists';
 
-
 import {
   boardsOf as boards,
   chooseWood,

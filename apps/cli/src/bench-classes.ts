@@ -2,7 +2,6 @@ import { type LayoutJob, type Part, STANDARD_SAW } from '@spare-knot/core/job';
 import { at } from '@spare-knot/core/lists';
 import { fromMm } from '@spare-knot/core/measure';
 
-
 /** Repeatable noise (mulberry32, public domain). */
 function noise(seed: number): () => number {
   let state = seed;

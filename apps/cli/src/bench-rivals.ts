@@ -2,7 +2,6 @@ import { type LayoutJob, type Part, priceOf, type Stock, suits } from '@spare-kn
 import { entry } from '@spare-knot/core/lists';
 import type { Cents } from '@spare-knot/core/measure';
 
-
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 
 /** What a simpler method pays for the same job; null when it finds no place for some part. Boards with defects are left alone by both. */

@@ -1,9 +1,14 @@
-import { jsonSchema, readStock, SCHEMA_NAMES, writeLayoutJob, writePanelSet } from '@spare-knot/core/exchange';
+import {
+  jsonSchema,
+  readStock,
+  SCHEMA_NAMES,
+  writeLayoutJob,
+  writePanelSet,
+} from '@spare-knot/core/exchange';
 import { buildBox, checkBox } from '@spare-knot/core/families';
 import { jobProblems, layoutJob, STANDARD_SAW } from '@spare-knot/core/job';
 import { parseLength } from '@spare-knot/core/measure';
 import { plainText } from '@spare-knot/core/text';
-
 
 import {
   type Command,

@@ -1,8 +1,19 @@
-import { readLayout, readLayoutJob, salvageLayoutJob, writeLayout } from '@spare-knot/core/exchange';
+import {
+  readLayout,
+  readLayoutJob,
+  salvageLayoutJob,
+  writeLayout,
+} from '@spare-knot/core/exchange';
 import type { LayoutJob } from '@spare-knot/core/job';
-import { checkLayout, type Layout, searchLayout, sortPins, type Unplaced, type Violation } from '@spare-knot/core/layout';
+import {
+  checkLayout,
+  type Layout,
+  searchLayout,
+  sortPins,
+  type Unplaced,
+  type Violation,
+} from '@spare-knot/core/layout';
 import { plainText } from '@spare-knot/core/text';
-
 
 import { type Command, type Context, DataProblem, lines, must } from './command.js';
 

@@ -5,7 +5,6 @@ import { must } from '@spare-knot/core/lists';
 import { fromInches, fromMm } from '@spare-knot/core/measure';
 import { type PanelWood, startPlan } from '@spare-knot/core/plan';
 
-
 /** Jobs as makers have them, for the benchmark: animals, boards and batch sizes of Osier Landing and its neighbours, all made up. */
 const wood = (
   thickness: number,

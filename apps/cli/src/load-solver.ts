@@ -1,6 +1,5 @@
 import { type Highs, highsSolver, type LinearSolver } from '@spare-knot/core/layout';
 
-
 import highs from 'highs';
 
 /** The package's types describe its CommonJS face; what is imported here is its ES module, whose default is the loader. */

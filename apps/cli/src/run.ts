@@ -1,6 +1,5 @@
 import type { LinearSolver } from '@spare-knot/core/layout';
 
-
 import { checks, job, plan, schema } from './box-commands.js';
 import { type Command, type Context, DataProblem, readArguments, WrongUsage } from './command.js';
 import { check, layout } from './layout-commands.js';

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { batchQuestion, type BoardRecord, type NewBoard } from '@spare-knot/core/api';
+import { type BoardRecord, batchQuestion, type NewBoard } from '@spare-knot/core/api';
 import { layoutJob } from '@spare-knot/core/job';
 import { checkLayout, type KeptOffcut, type Layout, sortPins } from '@spare-knot/core/layout';
 import { moveZone } from '@spare-knot/core/plane';

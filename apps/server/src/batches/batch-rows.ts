@@ -1,6 +1,12 @@
-import { acceptedLayout, type BatchPatch, type BatchRecord, layoutWishes, type NewBatch, NO_WISHES } from '@spare-knot/core/api';
+import {
+  acceptedLayout,
+  type BatchPatch,
+  type BatchRecord,
+  layoutWishes,
+  type NewBatch,
+  NO_WISHES,
+} from '@spare-knot/core/api';
 import { layoutDocument, planDocument, problemsOf, saw } from '@spare-knot/core/exchange';
-
 
 import { z } from 'zod';
 import { type KeptRow, parsedJson } from '../database/kept-table.js';

@@ -11,7 +11,19 @@ import {
   Put,
   Query,
 } from '@nestjs/common';
-import { type Acceptance, acceptance, batchList, type BatchPatch, batchPatch, batchRecord, type NewBatch, newBatch, proposal, versionOnly, versionQuery } from '@spare-knot/core/api';
+import {
+  type Acceptance,
+  acceptance,
+  type BatchPatch,
+  batchList,
+  batchPatch,
+  batchRecord,
+  type NewBatch,
+  newBatch,
+  proposal,
+  versionOnly,
+  versionQuery,
+} from '@spare-knot/core/api';
 import { z } from 'zod';
 import { conflict, notFound, stale } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';

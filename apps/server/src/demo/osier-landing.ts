@@ -8,7 +8,6 @@ import { fromInches, fromMm } from '@spare-knot/core/measure';
 import { type BoxPlan, type PanelWood, startPlan } from '@spare-knot/core/plan';
 import type { Defect } from '@spare-knot/core/wood';
 
-
 const round = (kind: Defect['kind'], x: number, y: number, radius: number): Defect => ({
   kind,
   zone: { kind: 'circle', centre: [fromInches(x), fromInches(y)], radius: fromInches(radius) },

@@ -2,7 +2,6 @@ import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
 import { zoneFile, zoneFromFile, zoneToFile } from '@spare-knot/core/exchange';
 import type { BoardKind, Defect } from '@spare-knot/core/wood';
 
-
 import { type KeptRow, parsedJson } from '../database/kept-table.js';
 
 export interface BoardRow extends KeptRow {

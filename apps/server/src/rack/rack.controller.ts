@@ -10,7 +10,19 @@ import {
   Put,
   Query,
 } from '@nestjs/common';
-import { type BoardChange, boardChange, boardList, type BoardRecord, boardRecord, csvBody, csvReport, type NewBoard, newBoards, versionOnly, versionQuery } from '@spare-knot/core/api';
+import {
+  type BoardChange,
+  type BoardRecord,
+  boardChange,
+  boardList,
+  boardRecord,
+  csvBody,
+  csvReport,
+  type NewBoard,
+  newBoards,
+  versionOnly,
+  versionQuery,
+} from '@spare-knot/core/api';
 import { readStockCsv, writeStockCsv } from '@spare-knot/core/exchange';
 import { liesOnBoard } from '@spare-knot/core/wood';
 import { z } from 'zod';

@@ -1,8 +1,14 @@
-import { batchQuestion, type BatchRecord, batchRecord, boardList, type BoardRecord, newBatch } from '@spare-knot/core/api';
+import {
+  type BatchRecord,
+  type BoardRecord,
+  batchQuestion,
+  batchRecord,
+  boardList,
+  newBatch,
+} from '@spare-knot/core/api';
 import { layoutDocument } from '@spare-knot/core/exchange';
 import { layoutJob } from '@spare-knot/core/job';
 import { type Layout, searchLayout, sortPins } from '@spare-knot/core/layout';
-
 
 import { z } from 'zod';
 import { demoBatches } from '../demo/osier-landing.js';

@@ -1,6 +1,28 @@
-import { acceptance, batchList, type BatchPatch, batchPatch, type BatchRecord, batchRecord, type BatchSummary, type BoardChange, boardChange, boardList, type BoardRecord, boardRecord, csvReport, type NewBatch, newBatch, type NewBoard, newBoards, type ProblemDocument, problemDocument, proposal, type ShopRecord, shopRecord } from '@spare-knot/core/api';
+import {
+  acceptance,
+  type BatchPatch,
+  type BatchRecord,
+  type BatchSummary,
+  type BoardChange,
+  type BoardRecord,
+  batchList,
+  batchPatch,
+  batchRecord,
+  boardChange,
+  boardList,
+  boardRecord,
+  csvReport,
+  type NewBatch,
+  type NewBoard,
+  newBatch,
+  newBoards,
+  type ProblemDocument,
+  problemDocument,
+  proposal,
+  type ShopRecord,
+  shopRecord,
+} from '@spare-knot/core/api';
 import type { Layout } from '@spare-knot/core/layout';
-
 
 import { z } from 'zod';
 

@@ -1,7 +1,6 @@
 import type { BuiltBox, Derived, PanelSet } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
 
-
 import { createContext, useContext } from 'react';
 import type { BatchSession, BatchState } from './batch-session';
 

@@ -3,7 +3,6 @@ import type { BatchRecord } from '@spare-knot/core/api';
 import { animalsOf, buildBox, familyById } from '@spare-knot/core/families';
 import { panelNames, partName } from '@spare-knot/core/panels';
 
-
 import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { AlertDialog } from 'radix-ui';

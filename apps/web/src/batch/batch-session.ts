@@ -1,7 +1,6 @@
 import type { BatchPatch, BatchRecord } from '@spare-knot/core/api';
 import type { Layout } from '@spare-knot/core/layout';
 
-
 import { currentBatch, newKey, Trouble } from '../api/client';
 import { changedPath, sameValue } from './change-paths';
 import {

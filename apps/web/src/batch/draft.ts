@@ -1,5 +1,10 @@
-import { type BatchPatch, batchPatch, type BatchRecord, type NewBatch, newBatch } from '@spare-knot/core/api';
-
+import {
+  type BatchPatch,
+  type BatchRecord,
+  batchPatch,
+  type NewBatch,
+  newBatch,
+} from '@spare-knot/core/api';
 
 import { z } from 'zod';
 import { sameValue } from './change-paths';

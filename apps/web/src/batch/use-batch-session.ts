@@ -1,6 +1,5 @@
 import type { BatchRecord } from '@spare-knot/core/api';
 
-
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { client } from '../api/client';

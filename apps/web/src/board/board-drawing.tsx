@@ -2,11 +2,10 @@ import { boardMarks, type TapeMark } from '@spare-knot/core/cuts';
 import type { LayoutJob, Placement } from '@spare-knot/core/job';
 import { type LaidBoard, placePart } from '@spare-knot/core/layout';
 import { at, must } from '@spare-knot/core/lists';
-import { printLength, type Ticks, TICKS_PER_INCH, TICKS_PER_MM } from '@spare-knot/core/measure';
+import { printLength, TICKS_PER_INCH, TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure';
 import { partName } from '@spare-knot/core/panels';
 import { type Point, type Zone, zoneBounds } from '@spare-knot/core/plane';
 import type { BoardKind } from '@spare-knot/core/wood';
-
 
 import { type ReactNode, type SVGProps, useId, useMemo } from 'react';
 import { useUnits } from '../measure/units';

@@ -1,7 +1,6 @@
 import type { Ticks } from '@spare-knot/core/measure';
 import { zoneBounds } from '@spare-knot/core/plane';
-import { type Defect, DEFECT_NAMES } from '@spare-knot/core/wood';
-
+import { DEFECT_NAMES, type Defect } from '@spare-knot/core/wood';
 
 /** A defect as it looks in the wood, never smaller than the eye can find. */
 export function DefectMark({

@@ -2,7 +2,6 @@ import { type Animal, type Range, readyWords } from '@spare-knot/core/animals';
 import { EVIDENCE_MEANINGS, fromMm } from '@spare-knot/core/measure';
 import { ofHeight } from '@spare-knot/core/text';
 
-
 import type { ReactNode } from 'react';
 import { Length, Sentence } from '../measure/length';
 

@@ -1,11 +1,18 @@
 import type { Animal } from '@spare-knot/core/animals';
-import { type Bit, BIT_KINDS, BIT_NAMES, boringOf, glueLine, hardwareOf, outsideArea } from '@spare-knot/core/building';
+import {
+  BIT_KINDS,
+  BIT_NAMES,
+  type Bit,
+  boringOf,
+  glueLine,
+  hardwareOf,
+  outsideArea,
+} from '@spare-knot/core/building';
 import { at, must } from '@spare-knot/core/lists';
-import { type Ticks, TICKS_PER_MM } from '@spare-knot/core/measure';
+import { TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure';
 import { type PanelSet, weightOf } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
 import { ofArea, ofWeight } from '@spare-knot/core/text';
-
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';

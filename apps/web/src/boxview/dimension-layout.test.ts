@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { planFor } from '../../../../packages/core/test/boxes.js';
-import { animalById, ANIMALS } from '@spare-knot/core/animals';
+import { ANIMALS, animalById } from '@spare-knot/core/animals';
 import { buildBox, FAMILIES, type Family } from '@spare-knot/core/families';
 import { must } from '@spare-knot/core/lists';
 import { behindSection, frontView, middleSection } from '@spare-knot/core/sheets';
+import { planFor } from '../../../../packages/core/test/boxes.js';
 import { extentOf, FIELD, layOutDimensions } from './dimension-layout';
 
 function laidOut(family: Family, animal: string, width: number, height: number) {

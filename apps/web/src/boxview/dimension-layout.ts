@@ -1,7 +1,6 @@
 import type { DrawnDimension } from '@spare-knot/core/families';
 import type { DrawnFace } from '@spare-knot/core/sheets';
 
-
 /** The box round a view, in ticks. */
 export interface Extent {
   left: number;

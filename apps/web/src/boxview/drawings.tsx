@@ -3,9 +3,14 @@ import { must } from '@spare-knot/core/lists';
 import type { Ticks } from '@spare-knot/core/measure';
 import { holeSize, type Panel, type PanelSet } from '@spare-knot/core/panels';
 import type { BoxPlan, Parameter } from '@spare-knot/core/plan';
-import { behindSection, type DrawnFace, frontView, middleSection, sectionX } from '@spare-knot/core/sheets';
+import {
+  behindSection,
+  type DrawnFace,
+  frontView,
+  middleSection,
+  sectionX,
+} from '@spare-knot/core/sheets';
 import type { Text } from '@spare-knot/core/text';
-
 
 import { type ReactNode, useMemo } from 'react';
 import { LengthField } from '../measure/length-field';

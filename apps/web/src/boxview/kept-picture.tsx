@@ -1,6 +1,5 @@
 import type { Picture } from '@spare-knot/core/api';
 
-
 /** A small drawing of a box as it comes with the list of batches. */
 export function KeptPicture({
   picture: { box, behind, cut },

@@ -1,8 +1,17 @@
 import type { Check } from '@spare-knot/core/checks';
 import { printLength } from '@spare-knot/core/measure';
 import type { PanelSet } from '@spare-knot/core/panels';
-import { type BoxViewName, drawingSvg, loadDxf, loadPdf, panelDrawing, stacked, templateOf, VIEW_TITLES, viewDrawing } from '@spare-knot/core/sheets';
-
+import {
+  type BoxViewName,
+  drawingSvg,
+  loadDxf,
+  loadPdf,
+  panelDrawing,
+  stacked,
+  templateOf,
+  VIEW_TITLES,
+  viewDrawing,
+} from '@spare-knot/core/sheets';
 
 import { useMemo, useState } from 'react';
 import { useWidth } from '../board/use-width';

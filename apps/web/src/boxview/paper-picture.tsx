@@ -1,6 +1,5 @@
 import { type Drawing, extentOf, type Layer } from '@spare-knot/core/sheets';
 
-
 import { useMemo } from 'react';
 
 const LOOKS: Record<Layer, { stroke: string; width: number; fill: string; dash?: string }> = {

@@ -1,6 +1,12 @@
 import type { PanelSet } from '@spare-knot/core/panels';
-import { behindSection, belowSection, type DrawnFace, frontView, levelSection, middleSection } from '@spare-knot/core/sheets';
-
+import {
+  behindSection,
+  belowSection,
+  type DrawnFace,
+  frontView,
+  levelSection,
+  middleSection,
+} from '@spare-knot/core/sheets';
 
 import { useMemo } from 'react';
 

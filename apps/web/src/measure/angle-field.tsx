@@ -1,6 +1,5 @@
 import type { Text } from '@spare-knot/core/text';
 
-
 import { useEffect, useState } from 'react';
 import { Sentence } from './length';
 

@@ -1,7 +1,6 @@
 import { parseLength, printLength, type Ticks } from '@spare-knot/core/measure';
 import type { Text } from '@spare-knot/core/text';
 
-
 import { useEffect, useId, useRef, useState } from 'react';
 import { Sentence } from './length';
 import { useUnits } from './units';

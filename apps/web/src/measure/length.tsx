@@ -1,7 +1,6 @@
 import { printLength, readTape, type Ticks } from '@spare-knot/core/measure';
 import { printText, printValue, type Text } from '@spare-knot/core/text';
 
-
 import { createContext, Fragment, useContext } from 'react';
 import { useUnits } from './units';
 

@@ -1,6 +1,5 @@
 import type { LengthStyle, UnitSystem } from '@spare-knot/core/measure';
 
-
 import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
 
 const KEY = 'spare-knot.units';

@@ -3,7 +3,6 @@ import type { BatchSummary } from '@spare-knot/core/api';
 import { animalsOf } from '@spare-knot/core/families';
 import { printMoney } from '@spare-knot/core/measure';
 
-
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';

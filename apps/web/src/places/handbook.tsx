@@ -1,12 +1,23 @@
-import { animalById, FAMILY_NAMES, findAnimals, readyWords, REGION_NAMES } from '@spare-knot/core/animals';
+import {
+  animalById,
+  FAMILY_NAMES,
+  findAnimals,
+  REGION_NAMES,
+  readyWords,
+} from '@spare-knot/core/animals';
 import { SHOP_CAUTIONS } from '@spare-knot/core/building';
-import { buildBox, FAMILIES, type Family, NEST_CAUTIONS, ROOST_CAUTIONS } from '@spare-knot/core/families';
+import {
+  buildBox,
+  FAMILIES,
+  type Family,
+  NEST_CAUTIONS,
+  ROOST_CAUTIONS,
+} from '@spare-knot/core/families';
 import { at } from '@spare-knot/core/lists';
 import { EVIDENCE_MEANINGS } from '@spare-knot/core/measure';
 import { FASTENERS } from '@spare-knot/core/panels';
 import { applying, startPlan } from '@spare-knot/core/plan';
 import { MATERIALS, NOMINAL_SIZES } from '@spare-knot/core/wood';
-
 
 import { Tabs } from 'radix-ui';
 import { type ReactNode, useMemo, useState } from 'react';

@@ -1,10 +1,15 @@
 import { findWood } from '@spare-knot/core/advice';
-import { type Animal, FAMILY_NAMES, findAnimals, REGION_NAMES, spokenName } from '@spare-knot/core/animals';
+import {
+  type Animal,
+  FAMILY_NAMES,
+  findAnimals,
+  REGION_NAMES,
+  spokenName,
+} from '@spare-knot/core/animals';
 import { NO_WISHES } from '@spare-knot/core/api';
 import { familyById } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import { startPlan } from '@spare-knot/core/plan';
-
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Search } from 'lucide-react';

@@ -1,8 +1,7 @@
 import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
 import { fromMm, type Ticks } from '@spare-knot/core/measure';
 import { moveZone, type Zone, zoneBounds } from '@spare-knot/core/plane';
-import { type Defect, DEFECT_KINDS, DEFECT_NAMES, type DefectKind } from '@spare-knot/core/wood';
-
+import { DEFECT_KINDS, DEFECT_NAMES, type Defect, type DefectKind } from '@spare-knot/core/wood';
 
 import { Trash2 } from 'lucide-react';
 import { type KeyboardEvent, type MouseEvent, useState } from 'react';

@@ -2,7 +2,6 @@ import type { BoardRecord } from '@spare-knot/core/api';
 import { printMoney } from '@spare-knot/core/measure';
 import { materialName } from '@spare-knot/core/wood';
 
-
 import type { ReactNode } from 'react';
 import { BoardDrawing } from '../board/board-drawing';
 import { Length } from '../measure/length';

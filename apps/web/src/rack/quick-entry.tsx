@@ -1,7 +1,16 @@
 import type { NewBoard } from '@spare-knot/core/api';
-import { type LengthStyle, printLength, printLengthUnit, printMoney } from '@spare-knot/core/measure';
-import { materialName, NOMINAL_SIZES, type NominalSize, parseRackLine } from '@spare-knot/core/wood';
-
+import {
+  type LengthStyle,
+  printLength,
+  printLengthUnit,
+  printMoney,
+} from '@spare-knot/core/measure';
+import {
+  materialName,
+  NOMINAL_SIZES,
+  type NominalSize,
+  parseRackLine,
+} from '@spare-knot/core/wood';
 
 import { useId, useRef, useState } from 'react';
 import { Length } from '../measure/length';

@@ -1,6 +1,5 @@
 import { fromMm, type Ticks } from '@spare-knot/core/measure';
 
-
 /** Broader than any board: a sheet, which is drawn smaller so that the boards stay large enough to read. */
 const SHEET: Ticks = fromMm(450);
 const SHEET_HEIGHT = 190;

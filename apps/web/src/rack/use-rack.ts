@@ -1,7 +1,6 @@
 import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
 import type { Defect } from '@spare-knot/core/wood';
 
-
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { client, Trouble } from '../api/client';

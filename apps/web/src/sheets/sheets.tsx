@@ -1,14 +1,20 @@
-import { batchQuestion, type BoardRecord } from '@spare-knot/core/api';
+import { type BoardRecord, batchQuestion } from '@spare-knot/core/api';
 import { boardMarks, firstCuts } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
 import type { LaidBoard } from '@spare-knot/core/layout';
 import { at, must } from '@spare-knot/core/lists';
 import { printLength, printMoney } from '@spare-knot/core/measure';
-import { cutWords, holeSize, measuresOf, type Panel, panelNames, partName } from '@spare-knot/core/panels';
+import {
+  cutWords,
+  holeSize,
+  measuresOf,
+  type Panel,
+  panelNames,
+  partName,
+} from '@spare-knot/core/panels';
 import { boardDrawing, drawingSvg, loadDxf, loadPdf, stacked } from '@spare-knot/core/sheets';
 import { materialName } from '@spare-knot/core/wood';
-
 
 import { Printer } from 'lucide-react';
 import { type ReactNode, useMemo, useState } from 'react';

@@ -2,9 +2,20 @@ import type { Check } from '@spare-knot/core/checks';
 import { animalsOf, buildBox, checkBox, FAMILIES, familyById } from '@spare-knot/core/families';
 import { must } from '@spare-knot/core/lists';
 import { EVIDENCE_MEANINGS, printAngle } from '@spare-knot/core/measure';
-import { type Derived, type PanelChange, panelChanges, panelNames, type PanelSet } from '@spare-knot/core/panels';
-import { applying, type BoxPlan, changeFamily, type Choice, type Finish } from '@spare-knot/core/plan';
-
+import {
+  type Derived,
+  type PanelChange,
+  type PanelSet,
+  panelChanges,
+  panelNames,
+} from '@spare-knot/core/panels';
+import {
+  applying,
+  type BoxPlan,
+  type Choice,
+  changeFamily,
+  type Finish,
+} from '@spare-knot/core/plan';
 
 import { Popover, Tabs } from 'radix-ui';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';

@@ -3,7 +3,6 @@ import { countCuts, type Goals, type Layout } from '@spare-knot/core/layout';
 import { at } from '@spare-knot/core/lists';
 import { printMoney } from '@spare-knot/core/measure';
 
-
 import { useEffect, useRef, useState } from 'react';
 import { Length } from '../measure/length';
 import type { LayoutOrder, WorkerWord } from '../workers/layout.worker';

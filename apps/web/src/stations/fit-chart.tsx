@@ -2,7 +2,6 @@ import type { FitOffer } from '@spare-knot/core/advice';
 import { at } from '@spare-knot/core/lists';
 import { printLength } from '@spare-knot/core/measure';
 
-
 import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from 'recharts';
 import { useUnits } from '../measure/units';
 

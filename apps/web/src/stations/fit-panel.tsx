@@ -3,7 +3,6 @@ import { printAngle, printMoney } from '@spare-knot/core/measure';
 import type { panelNames } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
 
-
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Length } from '../measure/length';
 import type { FitWord } from '../workers/fit.worker';

@@ -7,7 +7,6 @@ import type { Ticks } from '@spare-knot/core/measure';
 import { partName } from '@spare-knot/core/panels';
 import type { Turn } from '@spare-knot/core/plane';
 
-
 import { Ban, FlipHorizontal2, Pin, PinOff, RotateCw } from 'lucide-react';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { BoardDrawing, type PieceInHand } from '../board/board-drawing';

@@ -1,10 +1,20 @@
-import { batchQuestion, type BoardRecord, type LayoutWishes } from '@spare-knot/core/api';
+import { type BoardRecord, batchQuestion, type LayoutWishes } from '@spare-knot/core/api';
 import { familyById } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob, type Saw } from '@spare-knot/core/job';
-import { aboveBest, checkLayout, costByPart, countCuts, type Goals, type Layout, movedToPins, shortPieces, sortPins, usedCost } from '@spare-knot/core/layout';
+import {
+  aboveBest,
+  checkLayout,
+  costByPart,
+  countCuts,
+  type Goals,
+  type Layout,
+  movedToPins,
+  shortPieces,
+  sortPins,
+  usedCost,
+} from '@spare-knot/core/layout';
 import { printMoney, type Ticks } from '@spare-knot/core/measure';
 import { panelNames, partName } from '@spare-knot/core/panels';
-
 
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';

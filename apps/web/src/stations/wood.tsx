@@ -7,7 +7,6 @@ import { applying, type PanelWood } from '@spare-knot/core/plan';
 import { joinTexts } from '@spare-knot/core/text';
 import { materialName } from '@spare-knot/core/wood';
 
-
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useBatch } from '../batch/batch-context';

@@ -1,7 +1,6 @@
 import { at } from '@spare-knot/core/lists';
 import type { LengthStyle } from '@spare-knot/core/measure';
 
-
 import { type ReactNode, useEffect, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { useUnits } from '../measure/units';

@@ -1,7 +1,6 @@
 import { fromMm } from '@spare-knot/core/measure';
 import type { PanelWood } from '@spare-knot/core/plan';
 
-
 /** What a plan begins with until boards are chosen: three-quarter cedar, one face rough. */
 export const STANDARD_WOOD: PanelWood = {
   thickness: fromMm(19.05),

@@ -1,5 +1,4 @@
-import { type FitOffer, fitOffers, type FitQuestion } from '@spare-knot/core/advice';
-
+import { type FitOffer, type FitQuestion, fitOffers } from '@spare-knot/core/advice';
 
 export type FitWord = { kind: 'share'; share: number } | { kind: 'done'; offers: FitOffer[] };
 

@@ -1,7 +1,14 @@
 import type { LayoutJob } from '@spare-knot/core/job';
-import { checkLayout, type Goals, highsSolver, type Layout, type LinearSolver, type SearchControl, searchSteps } from '@spare-knot/core/layout';
+import {
+  checkLayout,
+  type Goals,
+  highsSolver,
+  type Layout,
+  type LinearSolver,
+  type SearchControl,
+  searchSteps,
+} from '@spare-knot/core/layout';
 import { plainText } from '@spare-knot/core/text';
-
 
 import loadHighs from 'highs';
 import wasm from 'highs/runtime?url';

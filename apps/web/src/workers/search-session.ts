@@ -1,7 +1,6 @@
 import type { LayoutJob } from '@spare-knot/core/job';
 import { type Goals, type Layout, STANDARD_GOALS } from '@spare-knot/core/layout';
 
-
 import type { LayoutOrder, WorkerWord } from './layout.worker';
 
 export interface SearchState {

@@ -1,6 +1,5 @@
 import type { BoxPlan } from '@spare-knot/core/plan';
 
-
 import { useEffect, useState } from 'react';
 import type { JudgedOffer } from './lumber.worker';
 

@@ -1,6 +1,5 @@
 import type { Layout } from '@spare-knot/core/layout';
 
-
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { SearchSession, type SearchWorker } from './search-session';
 

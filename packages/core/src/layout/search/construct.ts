@@ -1,5 +1,5 @@
 import type { LayoutJob, PinnedPlacement, Saw, Stock } from '../../job/index.js';
-import { at } from '../../lists/index.js';
+import { at, maxBy, sum } from '../../lists/index.js';
 import type { Cents, Ticks } from '../../measure/index.js';
 import { cutsToFree } from '../cuts-to-free.js';
 import { type Goals, woodWorth } from '../goals.js';
@@ -36,12 +36,6 @@ export interface Construction {
   missing: Int32Array;
 }
 
-const sum = (counts: ArrayLike<number>): number => {
-  let total = 0;
-  for (let index = 0; index < counts.length; index += 1) total += at(counts, index);
-  return total;
-};
-
 const rectOf = ({ x, y, shape }: Piece) => ({
   left: x,
   bottom: y,
@@ -75,6 +69,64 @@ export function weigh(pile: Pile, filling: Filling, saw: Saw, goals: Goals): Fil
   };
 }
 
+/** A board that could be filled next. */
+interface Choice {
+  pile: number;
+  filling: Filling;
+  price: Cents;
+  size: number;
+  /** Value for its price; boards that cost nothing come before all others. */
+  score: number;
+}
+
+/** The next board of every pile that still has one and can take anything. */
+class NextBoards {
+  private readonly known: (Filling | null)[];
+
+  constructor(
+    private readonly piles: readonly Pile[],
+    private readonly values: ArrayLike<number>,
+    private readonly beam: number,
+  ) {
+    this.known = piles.map(() => null);
+  }
+
+  choices(copies: Int32Array, left: readonly number[]): Choice[] {
+    return this.piles.flatMap((pile, index): Choice[] => {
+      if (at(left, index) <= 0) return [];
+      const filling = this.filling(index, pile, copies);
+      if (filling.value <= 0) return [];
+      const { price, stock } = pile;
+      const size = stock.length * stock.width;
+      const score = price > 0 ? filling.value / price : 1e18 + filling.value / size;
+      return [{ pile: index, filling, price, size, score }];
+    });
+  }
+
+  /** The filling of the last time where copies are still there for it. */
+  private filling(index: number, pile: Pile, copies: Int32Array): Filling {
+    const known = this.known[index];
+    if (known?.used.every((count, part) => count <= at(copies, part))) return known;
+    const filling = pile.filler.fill({ copies, values: this.values }, this.beam, pile.ends);
+    this.known[index] = filling;
+    return filling;
+  }
+}
+
+/** The one that gives most value for its price, or the cheapest that takes all the rest where it costs no more. */
+function bestOf(choices: readonly Choice[], rest: number): Choice | undefined {
+  const best = maxBy(choices, ({ score }) => score);
+  const ending = choices
+    .filter(({ filling }) => sum(filling.used) === rest)
+    .reduce<Choice | undefined>((known, each) => {
+      if (!known) return each;
+      return each.price < known.price || (each.price === known.price && each.size < known.size)
+        ? each
+        : known;
+    }, undefined);
+  return ending && best && ending.price <= best.price ? ending : best;
+}
+
 /**
  * Fills board after board: each time the pile whose next board gives most value for its price, offcuts first; the cheapest board
  * that takes all the rest ends it. The same pattern is repeated while copies and boards last.
@@ -87,52 +139,25 @@ export function construct(
   goals: Goals,
   stopped: () => boolean,
 ): Construction {
-  const copies = Int32Array.from({ length: wanted.copies.length }, (_unused, part) =>
-    at(wanted.copies, part),
-  );
+  const copies = Int32Array.from(wanted.copies);
   const left = piles.map((pile) => pile.left);
   const boards: FilledBoard[] = [];
-  const known: (Filling | null)[] = piles.map(() => null);
-  const fits = (filling: Filling) => filling.used.every((count, part) => count <= at(copies, part));
-  while (sum(copies) > 0 && !stopped()) {
-    let choice: { pile: number; filling: Filling; score: number } | null = null;
-    let ending: { pile: number; filling: Filling; price: Cents; size: number } | null = null;
-    const rest = sum(copies);
-    for (const [index, pile] of piles.entries()) {
-      if (at(left, index) <= 0) continue;
-      let filling = known[index];
-      if (!filling || !fits(filling)) {
-        filling = pile.filler.fill({ copies, values: wanted.values }, beam, pile.ends);
-        known[index] = filling;
-      }
-      if (filling.value <= 0) continue;
-      const size = pile.stock.length * pile.stock.width;
-      const score = pile.price > 0 ? filling.value / pile.price : 1e18 + filling.value / size;
-      if (!choice || score > choice.score) choice = { pile: index, filling, score };
-      if (
-        sum(filling.used) === rest &&
-        (!ending ||
-          pile.price < ending.price ||
-          (pile.price === ending.price && size < ending.size))
-      ) {
-        ending = { pile: index, filling, price: pile.price, size };
-      }
-    }
-    if (!choice) break;
-    const taken = ending && ending.price <= at(piles, choice.pile).price ? ending : choice;
-    const { filling } = taken;
+  const next = new NextBoards(piles, wanted.values, beam);
+  for (let rest = sum(copies); rest > 0 && !stopped(); rest = sum(copies)) {
+    const taken = bestOf(next.choices(copies, left), rest);
+    if (!taken) break;
+    const { pile, filling } = taken;
     const alike = Math.min(
-      at(left, taken.pile),
+      at(left, pile),
       ...filling.used.map((count, part) =>
         count > 0 ? Math.floor(at(copies, part) / count) : Number.POSITIVE_INFINITY,
       ),
     );
-    const board = weigh(at(piles, taken.pile), filling, job.saw, goals);
+    const board = weigh(at(piles, pile), filling, job.saw, goals);
     for (let repeat = 0; repeat < alike; repeat += 1) boards.push(board);
-    left[taken.pile] = at(left, taken.pile) - alike;
-    filling.used.forEach((count, part) => {
+    left[pile] = at(left, pile) - alike;
+    for (const [part, count] of filling.used.entries())
       copies[part] = at(copies, part) - count * alike;
-    });
   }
   return { boards, missing: copies };
 }

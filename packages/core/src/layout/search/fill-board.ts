@@ -315,53 +315,46 @@ export class BoardFiller {
       index,
       levels: this.levels(shape, lane, wanted),
     }));
-    let states: State[] = [
-      {
-        chain: null,
-        used: new Int32Array(this.partCount),
-        hash: 0,
-        value: 0,
-        reach: lane.left,
-        score: 0,
-      },
-    ];
-    let best = at(states, 0);
-    while (states.length > 0) {
-      // By what lies on the board and the piece laid last; of states alike in both only the best goes on.
-      const next = new Map<number, State>();
-      for (const state of states) {
-        for (const { shape, index, levels } of ways) {
-          if (at(state.used, shape.part) >= at(wanted.copies, shape.part)) continue;
-          const consider = (pieces: readonly Piece[]): void => {
-            const grown = this.reached(state, pieces, wanted);
-            const away = at(pieces, -1).y > lane.bottom ? AWAY_FROM_EDGE : 0;
-            const score = grown.value + density * 0.98 * (lane.right - grown.reach - away);
-            const key = grown.hash * MOST_WAYS + index;
-            const known = next.get(key);
-            if (!known || known.score < score)
-              next.set(key, this.grow(state, pieces, grown, score));
-          };
-          for (const y of levels) {
-            const from = state.chain ? this.leastX(state.chain, shape, y) : lane.left;
-            const x = slideClear(shape, this.obstacles, Math.max(lane.left, from), y, lane.right);
-            if (x !== null) consider([{ shape, x, y }]);
-          }
-          const pair = this.withStrip(state, shape, lane, wanted, beam, depth);
-          if (pair) consider(pair);
-        }
-      }
-      states = [...next.values()].sort((p, q) => q.score - p.score).slice(0, beam);
-      for (const state of next.values()) {
-        if (
-          state.value > best.value + 1e-9 ||
-          (state.value > best.value - 1e-9 && state.reach < best.reach)
-        )
-          best = state;
-      }
+    const start: State = {
+      chain: null,
+      used: new Int32Array(this.partCount),
+      hash: 0,
+      value: 0,
+      reach: lane.left,
+      score: 0,
+    };
+    let best = start;
+    for (let states = [start]; states.length > 0; ) {
+      const next = new NextStates(lane, density * 0.98);
+      for (const state of states)
+        for (const way of ways) this.extend(state, way, next, { lane, wanted, beam, depth });
+      states = next.best(beam);
+      for (const state of next.all()) if (isMore(state, best)) best = state;
     }
-    const pieces: Piece[] = [];
-    for (let link = best.chain; link; link = link.before) pieces.push(link.piece);
-    return { pieces: pieces.reverse(), used: Array.from(best.used), value: best.value };
+    return fillingOfState(best);
+  }
+
+  /** Lays one shape after a state in every way that is tried. */
+  private extend(
+    state: State,
+    { shape, index, levels }: Way,
+    next: NextStates,
+    { lane, wanted, beam, depth }: LaneQuestion,
+  ): void {
+    if (at(state.used, shape.part) >= at(wanted.copies, shape.part)) return;
+    const consider = (pieces: readonly Piece[]): void => {
+      const grown = this.reached(state, pieces, wanted);
+      const score = next.scoreOf(grown, at(pieces, -1));
+      if (next.takes(grown.hash, index, score))
+        next.add(grown.hash, index, this.grow(state, pieces, grown, score));
+    };
+    for (const y of levels) {
+      const from = state.chain ? this.leastX(state.chain, shape, y) : lane.left;
+      const x = slideClear(shape, this.obstacles, Math.max(lane.left, from), y, lane.right);
+      if (x !== null) consider([{ shape, x, y }]);
+    }
+    const pair = this.withStrip(state, shape, lane, wanted, beam, depth);
+    if (pair) consider(pair);
   }
 
   /** Heights at which a shape is tried in a lane: its edges, and where a hole would take a defect away. */
@@ -505,6 +498,64 @@ export class BoardFiller {
     }
     return Math.ceil(best - 1e-6);
   }
+}
+
+/** A shape with the heights at which it is tried in a lane. */
+interface Way {
+  shape: Shape;
+  index: number;
+  levels: readonly Ticks[];
+}
+
+/** What a lane is filled with, how widely it is searched, and how deep strips go inside strips. */
+interface LaneQuestion {
+  lane: Region;
+  wanted: Wanted;
+  beam: number;
+  depth: number;
+}
+
+/** States one piece further, by what lies on the board and the piece laid last; of states alike in both only the best goes on. */
+class NextStates {
+  private readonly states = new Map<number, State>();
+
+  constructor(
+    private readonly lane: Region,
+    /** What a length of free lane is counted for. */
+    private readonly density: number,
+  ) {}
+
+  scoreOf({ value, reach }: { value: number; reach: Ticks }, last: Piece): number {
+    const away = last.y > this.lane.bottom ? AWAY_FROM_EDGE : 0;
+    return value + this.density * (this.lane.right - reach - away);
+  }
+
+  takes(hash: number, way: number, score: number): boolean {
+    const known = this.states.get(hash * MOST_WAYS + way);
+    return !known || known.score < score;
+  }
+
+  add(hash: number, way: number, state: State): void {
+    this.states.set(hash * MOST_WAYS + way, state);
+  }
+
+  all(): Iterable<State> {
+    return this.states.values();
+  }
+
+  best(beam: number): State[] {
+    return [...this.states.values()].sort((p, q) => q.score - p.score).slice(0, beam);
+  }
+}
+
+/** More value, or as much on a shorter stretch. */
+const isMore = (state: State, than: State): boolean =>
+  state.value > than.value + 1e-9 || (state.value > than.value - 1e-9 && state.reach < than.reach);
+
+function fillingOfState({ chain, used, value }: State): Filling {
+  const pieces: Piece[] = [];
+  for (let link = chain; link; link = link.before) pieces.push(link.piece);
+  return { pieces: pieces.reverse(), used: Array.from(used), value };
 }
 
 /** How far a chain of pieces reaches along a direction, on each face. */

@@ -131,27 +131,38 @@ export class FreeFiller {
     const hopeless = new Set<Shape | number>();
     for (const { part, way } of queue) {
       if (hopeless.has(way ?? part)) continue;
-      let best: Piece | null = null;
-      let bestReach = free.right;
-      for (const shape of way ? [way] : at(this.ways, part)) {
-        if (shape.width > free.top - free.bottom) continue;
-        for (const y of this.levels(shape, laid, free)) {
-          if (lowest && best && y > best.y) break;
-          const most = (lowest && best && y < best.y ? free.right : bestReach) - shape.length;
-          const x = this.leastX(shape, y, laid, free, most);
-          if (x === null) continue;
-          const reach = x + shape.length;
-          const better =
-            !best || (lowest ? y < best.y || reach < bestReach : reach < bestReach || y < best.y);
-          if (!better) continue;
-          best = { shape, x, y };
-          bestReach = reach;
-        }
-      }
+      const best = this.bestPlace(way ? [way] : at(this.ways, part), laid, free, lowest);
       if (best) laid.push(best);
       else hopeless.add(way ?? part);
     }
     return laid;
+  }
+
+  /** The lowest place, or the one that reaches least far, of all these ways of lying; null when none is left. */
+  private bestPlace(
+    ways: readonly Shape[],
+    laid: readonly Piece[],
+    free: Free,
+    lowest: boolean,
+  ): Piece | null {
+    let best: Piece | null = null;
+    let bestReach = free.right;
+    const isBetter = (y: number, reach: number): boolean => {
+      if (!best) return true;
+      return lowest ? y < best.y || reach < bestReach : reach < bestReach || y < best.y;
+    };
+    for (const shape of ways) {
+      if (shape.width > free.top - free.bottom) continue;
+      for (const y of this.levels(shape, laid, free)) {
+        if (lowest && best && y > best.y) break;
+        const most = (lowest && best && y < best.y ? free.right : bestReach) - shape.length;
+        const x = this.leastX(shape, y, laid, free, most);
+        if (x === null || !isBetter(y, x + shape.length)) continue;
+        best = { shape, x, y };
+        bestReach = x + shape.length;
+      }
+    }
+    return best;
   }
 
   /** Heights worth trying: on an edge of the board, on or under another piece, and where a hole would take a defect away. */
@@ -188,16 +199,7 @@ export class FreeFiller {
     barred.sort((a, b) => a[0] - b[0]);
     let x = free.left;
     for (let slide = 0; slide < MOST_SLIDES; slide += 1) {
-      for (let moved = true; moved; ) {
-        moved = false;
-        for (const [after, before] of barred) {
-          if (after >= x) break;
-          if (x > after && x < before) {
-            x = Math.ceil(before);
-            moved = true;
-          }
-        }
-      }
+      x = pastBars(barred, x);
       if (x > most || x + shape.length > free.right) return null;
       const clash = clashAt(shape, this.obstacles, x, y);
       if (!clash) return x;
@@ -252,6 +254,21 @@ export class FreeFiller {
     }
     return after < before - 1e-6 ? [after + 1e-6, before - 1e-6] : null;
   }
+}
+
+/** The smallest x from here on that no bar takes in; bars in the order of where they begin. */
+function pastBars(barred: readonly Barred[], from: Ticks): Ticks {
+  let x = from;
+  for (let moved = true; moved; ) {
+    moved = false;
+    for (const [after, before] of barred) {
+      if (after >= x) break;
+      if (x >= before) continue;
+      x = Math.ceil(before);
+      moved = true;
+    }
+  }
+  return x;
 }
 
 /** Unit directions square to the edges of either shape, and those of the board. */

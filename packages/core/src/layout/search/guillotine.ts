@@ -99,57 +99,72 @@ export class GuillotineFiller {
     order: Order,
     random: () => number,
   ): Piece[] {
-    const { kerf } = this.saw;
-    const free: Free[] = [whole];
+    let free: Free[] = [whole];
     const pieces: Piece[] = [];
     for (const part of [...wanted].sort((a, b) => at(order.keys, b) - at(order.keys, a))) {
       for (let copy = 0; copy < at(copies, part); copy += 1) {
-        let best: { at: number; piece: Piece; score: number } | null = null;
-        for (const [index, region] of free.entries())
-          for (const shape of at(this.ways, part)) {
-            const [spareX, spareY] = [
-              region.right - region.left - shape.length,
-              region.top - region.bottom - shape.width,
-            ];
-            if (spareX < 0 || spareY < 0) continue;
-            const score = Math.min(spareX, spareY);
-            if (best && score >= best.score) continue;
-            const x =
-              this.obstacles.length === 0
-                ? region.left
-                : slideClear(shape, this.obstacles, region.left, region.bottom, region.right);
-            if (x === null || x + shape.length > region.right) continue;
-            best = { at: index, piece: { shape, x, y: region.bottom }, score };
-          }
+        const best = this.bestPlace(part, free);
         if (!best) break;
-        const { piece, at: where } = best;
-        const [region] = free.splice(where, 1) as [Free];
+        const { piece, region } = best;
         pieces.push(piece);
-        const [right, top] = [
-          Math.ceil(piece.x + piece.shape.length + kerf),
-          Math.ceil(piece.y + piece.shape.width + kerf),
-        ];
-        // Past a defect: what lies before the piece is parted from it first.
-        if (piece.x - kerf > region.left) free.push({ ...region, right: piece.x - kerf });
-        const left = piece.x;
-        const alongFirst =
-          order.split === 0 || order.split === 1 ? order.split === 0 : random() < order.split;
-        if (alongFirst)
-          free.push(
-            { left, right: region.right, bottom: top, top: region.top },
-            { left: right, right: region.right, bottom: piece.y, top: top - kerf },
-          );
-        else
-          free.push(
-            { left: right, right: region.right, bottom: region.bottom, top: region.top },
-            { left, right: right - kerf, bottom: top, top: region.top },
-          );
-        for (let index = free.length - 1; index >= 0; index -= 1) {
-          const each = at(free, index);
-          if (each.right <= each.left || each.top <= each.bottom) free.splice(index, 1);
-        }
+        const rests = restsBeside(piece, region, this.saw.kerf, isAlongFirst(order, random));
+        free = [...free.filter((each) => each !== region), ...rests];
       }
     }
     return pieces;
   }
+
+  /** The free rectangle and the way of lying that leave least beside a piece. */
+  private bestPlace(part: number, free: readonly Free[]): Place | null {
+    let best: Place | null = null;
+    for (const region of free)
+      for (const shape of at(this.ways, part)) {
+        const spareX = region.right - region.left - shape.length;
+        const spareY = region.top - region.bottom - shape.width;
+        if (spareX < 0 || spareY < 0) continue;
+        const score = Math.min(spareX, spareY);
+        if (best && score >= best.score) continue;
+        const x = this.clearX(shape, region);
+        if (x === null || x + shape.length > region.right) continue;
+        best = { region, piece: { shape, x, y: region.bottom }, score };
+      }
+    return best;
+  }
+
+  private clearX(shape: Shape, { left, right, bottom }: Free): Ticks | null {
+    if (this.obstacles.length === 0) return left;
+    return slideClear(shape, this.obstacles, left, bottom, right);
+  }
+}
+
+interface Place {
+  region: Free;
+  piece: Piece;
+  /** What is left beside it the narrower way. */
+  score: number;
+}
+
+const isAlongFirst = ({ split }: Order, random: () => number): boolean => {
+  if (split === 0 || split === 1) return split === 0;
+  return random() < split;
+};
+
+/** What is left of a free rectangle beside a piece, divided along the board first or across it first. */
+function restsBeside(piece: Piece, region: Free, kerf: Ticks, alongFirst: boolean): Free[] {
+  const { left: start, right: end, bottom, top: high } = region;
+  const right = Math.ceil(piece.x + piece.shape.length + kerf);
+  const top = Math.ceil(piece.y + piece.shape.width + kerf);
+  const left = piece.x;
+  // Past a defect: what lies before the piece is parted from it first.
+  const before = left - kerf > start ? [{ ...region, right: left - kerf }] : [];
+  const beside: Free[] = alongFirst
+    ? [
+        { left, right: end, bottom: top, top: high },
+        { left: right, right: end, bottom: piece.y, top: top - kerf },
+      ]
+    : [
+        { left: right, right: end, bottom, top: high },
+        { left, right: right - kerf, bottom: top, top: high },
+      ];
+  return [...before, ...beside].filter((each) => each.right > each.left && each.top > each.bottom);
 }

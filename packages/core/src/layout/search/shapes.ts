@@ -1,7 +1,14 @@
 import { EDGE_LEEWAY, type Part, type Saw, type Stock } from '../../job/index.js';
 import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
-import { type Point, type Turn, transformZone, turnPoint, type Zone } from '../../plane/index.js';
+import {
+  boundsOf,
+  type Point,
+  type Turn,
+  transformZone,
+  turnPoint,
+  type Zone,
+} from '../../plane/index.js';
 
 /** A part in one of the ways it may lie on a kind of board, its bounding box at the origin. */
 export interface Shape {
@@ -88,84 +95,80 @@ const reaches = (face: readonly Point[], width: Ticks): boolean => {
 /** Why a part can lie on a kind of board in no way at all. */
 export type Misfit = 'too large' | 'face' | 'saw' | 'no rip';
 
+const faceSuits = (wanted: Part['inside'], face: Stock['faceA']): boolean =>
+  wanted === 'any' || wanted === face;
+
+/** Two ways of lying are one when their corners, and where it matters their holes, are. */
+function likeness({ a, b, cutAway, clear }: Shape, withZones: boolean): string {
+  const list = (points: readonly Point[]) =>
+    points
+      .map((point) => point.join())
+      .sort()
+      .join(' ');
+  const zones = withZones ? JSON.stringify([cutAway, clear]) : '';
+  return `${list(a)}|${list(b)}|${zones}`;
+}
+
+/** One way of lying on a kind of board, or what stands against it. */
+function shapeOf(
+  part: Part,
+  index: number,
+  { stock, saw }: { stock: Stock; saw: Saw },
+  { turn, flipped }: { turn: Turn; flipped: boolean },
+): Shape | Misfit {
+  const rotate: Turner = ([x, y]) => turnPoint([x, y], turn, flipped);
+  const [upper, lower] = flipped ? [part.underside, part.outline] : [part.outline, part.underside];
+  const [left, bottom, right, top] = boundsOf([...upper, ...lower].map(rotate));
+  const move: Turner = (point) => {
+    const [x, y] = rotate(point);
+    return [x - left, y - bottom];
+  };
+  const [length, width] = [right - left, top - bottom];
+  if (length > stock.length - 2 * saw.endTrim || width > stock.width) return 'too large';
+  const [a, b] = [upper.map(move), lower.map(move)];
+  if (!saw.rip && !(reaches(a, stock.width) && reaches(b, stock.width))) return 'no rip';
+  const edges = edgesOf(a, b, part.thickness, flipped);
+  if (!canSaw(edges, saw)) return 'saw';
+  const slopes = (sign: 1 | -1): Point[] =>
+    edges
+      .filter(
+        ({ normal, mitre }) => normal[0] * sign > 1e-6 && mitre > 0.01 && mitre <= saw.maxMitre,
+      )
+      .map(({ normal }): Point => [normal[0] * sign, normal[1] * sign]);
+  return {
+    part: index,
+    turn,
+    flipped,
+    a,
+    b,
+    length,
+    width,
+    leftSlopes: slopes(-1),
+    rightSlopes: slopes(1),
+    clear: part.clear.map((zone) => transformZone(zone, move)),
+    cutAway: part.cutAway.map((zone) => transformZone(zone, move)),
+    takesKnots: part.knots === 'sound',
+  };
+}
+
 /** Every different way in which a part may lie on a kind of board, or what stands against all of them. */
 export function shapesOf(part: Part, index: number, stock: Stock, saw: Saw): Shape[] | Misfit {
-  const shapes: Shape[] = [];
-  const seen = new Set<string>();
+  const shapes = new Map<string, Shape>();
   let misfit: Misfit = 'face';
   const turns: readonly Turn[] =
     part.grain === 'along' && stock.grained ? [0, 180] : [0, 90, 180, 270];
   for (const flipped of [false, true]) {
-    const outside = flipped ? stock.faceB : stock.faceA;
-    const inside = flipped ? stock.faceA : stock.faceB;
-    if (
-      (part.outside !== 'any' && part.outside !== outside) ||
-      (part.inside !== 'any' && part.inside !== inside)
-    )
-      continue;
+    const [outside, inside] = flipped ? [stock.faceB, stock.faceA] : [stock.faceA, stock.faceB];
+    if (!faceSuits(part.outside, outside) || !faceSuits(part.inside, inside)) continue;
     for (const turn of turns) {
-      const rotate: Turner = ([x, y]) => turnPoint([x, y], turn, flipped);
-      const [upper, lower] = flipped
-        ? [part.underside, part.outline]
-        : [part.outline, part.underside];
-      const [rawA, rawB] = [upper.map(rotate), lower.map(rotate)];
-      const xs = [...rawA, ...rawB].map((point) => point[0]);
-      const ys = [...rawA, ...rawB].map((point) => point[1]);
-      const [left, bottom] = [Math.min(...xs), Math.min(...ys)];
-      const move: Turner = (point) => {
-        const [x, y] = rotate(point);
-        return [x - left, y - bottom];
-      };
-      const length = Math.max(...xs) - left;
-      const width = Math.max(...ys) - bottom;
-      if (length > stock.length - 2 * saw.endTrim || width > stock.width) {
-        misfit = 'too large';
+      const shape = shapeOf(part, index, { stock, saw }, { turn, flipped });
+      if (typeof shape === 'string') {
+        misfit = shape;
         continue;
       }
-      const a = upper.map(move);
-      const b = lower.map(move);
-      if (!saw.rip && !(reaches(a, stock.width) && reaches(b, stock.width))) {
-        misfit = 'no rip';
-        continue;
-      }
-      const edges = edgesOf(a, b, part.thickness, flipped);
-      if (!canSaw(edges, saw)) {
-        misfit = 'saw';
-        continue;
-      }
-      const cutAway = part.cutAway.map((zone) => transformZone(zone, move));
-      const clear = part.clear.map((zone) => transformZone(zone, move));
-      const list = (points: readonly Point[]) =>
-        points
-          .map((point) => point.join())
-          .sort()
-          .join(' ');
-      const zones = stock.defects.length > 0 ? JSON.stringify([cutAway, clear]) : '';
-      const key = `${list(a)}|${list(b)}|${zones}`;
-      if (seen.has(key)) continue;
-      seen.add(key);
-      const slopes = (sign: 1 | -1): Point[] =>
-        edges
-          .filter(
-            (edge) =>
-              edge.normal[0] * sign > 1e-6 && edge.mitre > 0.01 && edge.mitre <= saw.maxMitre,
-          )
-          .map((edge): Point => [edge.normal[0] * sign, edge.normal[1] * sign]);
-      shapes.push({
-        part: index,
-        turn,
-        flipped,
-        a,
-        b,
-        length,
-        width,
-        leftSlopes: slopes(-1),
-        rightSlopes: slopes(1),
-        clear,
-        cutAway,
-        takesKnots: part.knots === 'sound',
-      });
+      const key = likeness(shape, stock.defects.length > 0);
+      if (!shapes.has(key)) shapes.set(key, shape);
     }
   }
-  return shapes.length > 0 ? shapes : misfit;
+  return shapes.size > 0 ? [...shapes.values()] : misfit;
 }
