@@ -74,7 +74,7 @@ export function PaperPicture({ drawing, width, most, label }: Props) {
             key={index}
             x={x(shape.at[0])}
             y={y(shape.at[1])}
-            fontSize={Math.max(10.5, Math.min(13, shape.height * scale))}
+            fontSize={Math.min(14, shape.height * scale)}
             textAnchor={shape.align}
             className="mono"
             fill={shape.layer === 'dimension' ? '#1d5a96' : look.fill}

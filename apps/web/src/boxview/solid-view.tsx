@@ -1,8 +1,8 @@
 import { Edges, OrbitControls } from '@react-three/drei';
 import { Canvas } from '@react-three/fiber';
 import { at } from '@spare-knot/core/lists';
-import { type Panel, type PanelInstance, type PanelSet, rim } from '@spare-knot/core/panels';
-import { cross, type Vec3 } from '@spare-knot/core/solid';
+import type { Panel, PanelInstance, PanelSet } from '@spare-knot/core/panels';
+import type { Vec3 } from '@spare-knot/core/solid';
 import { useMemo, useState } from 'react';
 import {
   BufferGeometry,
@@ -12,6 +12,7 @@ import {
   Quaternion,
   Vector3,
 } from 'three';
+import { marksOf } from './marks';
 
 /** Drawn units are decimetres, y up. */
 const toDrawn = ([x, y, z]: readonly [number, number, number]): [number, number, number] => [
@@ -44,69 +45,10 @@ function geometryOf(instance: PanelInstance): BufferGeometry {
   return geometryFrom(positions);
 }
 
-/** Holes and grooves as dark patches just off the faces they go through. */
-function marksOf(panel: Panel, instance: PanelInstance): BufferGeometry | null {
-  const { origin, x } = instance.frame;
-  const n = instance.outsideNormal;
-  const y = cross(n, x);
-  const pointAt = (u: number, v: number, depth: number): Vec3 => [
-    origin[0] + u * x[0] + v * y[0] - n[0] * depth,
-    origin[1] + u * x[1] + v * y[1] - n[1] * depth,
-    origin[2] + u * x[2] + v * y[2] - n[2] * depth,
-  ];
+/** Holes and grooves as dark patches; null for a panel that has none. */
+function marksGeometry(panel: Panel, instance: PanelInstance): BufferGeometry | null {
   const positions: number[] = [];
-  const OFF = 64;
-  for (const feature of panel.features) {
-    if (feature.kind === 'mesh') {
-      const [u, v] = feature.corner;
-      const depth = feature.face === 'inside' ? panel.thickness + OFF : -OFF;
-      fan(
-        [
-          pointAt(u, v, depth),
-          pointAt(u + feature.height, v, depth),
-          pointAt(u + feature.height, v + feature.width, depth),
-          pointAt(u, v + feature.width, depth),
-        ],
-        positions,
-      );
-    } else if (feature.kind === 'groove') {
-      const run = [feature.to[0] - feature.from[0], feature.to[1] - feature.from[1]] as const;
-      const long = Math.hypot(...run) || 1;
-      const side = [
-        ((-run[1] / long) * feature.width) / 2,
-        ((run[0] / long) * feature.width) / 2,
-      ] as const;
-      const depth = feature.face === 'inside' ? panel.thickness + OFF : -OFF;
-      const corner = (of: readonly [number, number], sign: number) =>
-        pointAt(of[0] + sign * side[0], of[1] + sign * side[1], depth);
-      fan(
-        [
-          corner(feature.from, 1),
-          corner(feature.to, 1),
-          corner(feature.to, -1),
-          corner(feature.from, -1),
-        ],
-        positions,
-      );
-    } else {
-      const [width, height] =
-        feature.shape === 'round'
-          ? [feature.diameter, feature.diameter]
-          : [feature.width, feature.height];
-      for (const depth of feature.depth === 'through' ? [-OFF, panel.thickness + OFF] : [-OFF])
-        fan(
-          rim(
-            feature.shape,
-            pointAt(feature.centre[0], feature.centre[1], depth),
-            y,
-            x,
-            width,
-            height,
-          ),
-          positions,
-        );
-    }
-  }
+  for (const corners of marksOf(panel, instance)) fan(corners, positions);
   return positions.length > 0 ? geometryFrom(positions) : null;
 }
 
@@ -121,44 +63,111 @@ const COLOURS: readonly (readonly [RegExp, string])[] = [
 const colourOf = (role: string): string =>
   COLOURS.find(([pattern]) => pattern.test(role))?.[1] ?? '#e2c092';
 
+type Range = readonly [low: number, high: number];
+
+/** Where a box begins and ends in space, and the middle that it turns round. */
+function extentOf(box: PanelSet) {
+  const corners = box.panels.flatMap(({ instances }) =>
+    instances.flatMap(({ solid }) => solid.vertices),
+  );
+  const range = (axis: 0 | 1 | 2): Range => {
+    const values = corners.map((corner) => corner[axis]);
+    return [Math.min(...values), Math.max(...values)];
+  };
+  const [[x0, x1], [y0, y1], [z0, z1]] = [range(0), range(1), range(2)];
+  return {
+    middle: toDrawn([(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2]),
+    reach: Math.max(x1 - x0, y1 - y0, z1 - z0) / 32000,
+    left: x0 / 32000,
+    right: x1 / 32000,
+  };
+}
+
+const drawnPanels = (box: PanelSet) =>
+  box.panels.flatMap((panel) =>
+    panel.instances.map((instance, index) => ({
+      key: `${panel.id} ${index}`,
+      role: panel.role,
+      geometry: geometryOf(instance),
+      marks: marksGeometry(panel, instance),
+      away: new Vector3(...toDrawn(instance.outsideNormal)).normalize(),
+    })),
+  );
+type DrawnPanel = ReturnType<typeof drawnPanels>[number];
+
+/** One panel, moved away from the others, with its holes. */
+function PanelInSpace({
+  panel,
+  apart,
+  planes,
+  edged,
+}: {
+  panel: DrawnPanel;
+  apart: number;
+  planes: Plane[];
+  edged: boolean;
+}) {
+  return (
+    <group position={panel.away.clone().multiplyScalar(apart)}>
+      <mesh geometry={panel.geometry}>
+        <meshStandardMaterial
+          color={colourOf(panel.role)}
+          flatShading
+          side={DoubleSide}
+          roughness={0.9}
+          polygonOffset
+          polygonOffsetFactor={2}
+          polygonOffsetUnits={2}
+          clippingPlanes={planes}
+        />
+        {edged && <Edges threshold={12} color="#3b2a14" />}
+      </mesh>
+      {panel.marks && (
+        <mesh geometry={panel.marks}>
+          <meshBasicMaterial color="#2e2012" side={DoubleSide} clippingPlanes={planes} />
+        </mesh>
+      )}
+    </group>
+  );
+}
+
+type Pipe = Extract<NonNullable<PanelSet['fittings']>[number], { kind: 'pipe' }>;
+
+const pipesOf = ({ fittings = [] }: PanelSet): Pipe[] =>
+  fittings.flatMap((fitting) => (fitting.kind === 'pipe' ? [fitting] : []));
+
+/** A pipe in the front, moved out with it. */
+function PipeInSpace({ pipe, apart, planes }: { pipe: Pipe; apart: number; planes: Plane[] }) {
+  const { from, to, outside } = pipe;
+  const radius = outside / 64000;
+  return (
+    <mesh
+      position={toDrawn([0, (from[1] + to[1]) / 2 - apart * 32000, from[2]])}
+      quaternion={new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), new Vector3(0, 0, 1))}
+    >
+      <cylinderGeometry args={[radius, radius, (to[1] - from[1]) / 32000, 32, 1, true]} />
+      <meshStandardMaterial color="#8a979c" side={DoubleSide} clippingPlanes={planes} />
+    </mesh>
+  );
+}
+
+/** Light from above and a little from behind. */
+const LIGHTS = (
+  <>
+    <ambientLight intensity={1.6} />
+    <directionalLight position={[-3, 5, 4]} intensity={2.2} />
+    <directionalLight position={[4, 1, -3]} intensity={0.7} />
+  </>
+);
+
 /** The box as solid wood, to turn with the mouse, to pull apart for the dry fit, and to cut open. */
 export default function SolidView({ box, height }: { box: PanelSet; height: number }) {
   const [apart, setApart] = useState(0.35);
   const [cut, setCut] = useState(0);
-  const panels = useMemo(
-    () =>
-      box.panels.flatMap((panel) =>
-        panel.instances.map((instance, index) => ({
-          key: `${panel.id} ${index}`,
-          role: panel.role,
-          geometry: geometryOf(instance),
-          marks: marksOf(panel, instance),
-          away: new Vector3(...toDrawn(instance.outsideNormal)).normalize(),
-        })),
-      ),
-    [box],
-  );
-  const pipes = (box.fittings ?? []).flatMap((fitting) =>
-    fitting.kind === 'pipe' ? [fitting] : [],
-  );
-  const { middle, reach, left, right } = useMemo(() => {
-    const corners = box.panels.flatMap((panel) =>
-      panel.instances.flatMap((instance) => instance.solid.vertices),
-    );
-    const range = (axis: 0 | 1 | 2) =>
-      [
-        Math.min(...corners.map((corner) => corner[axis])),
-        Math.max(...corners.map((corner) => corner[axis])),
-      ] as const;
-    const [[x0, x1], [y0, y1], [z0, z1]] = [range(0), range(1), range(2)];
-    return {
-      middle: toDrawn([(x0 + x1) / 2, (y0 + y1) / 2, (z0 + z1) / 2]),
-      reach: Math.max(x1 - x0, y1 - y0, z1 - z0) / 32000,
-      left: x0 / 32000,
-      right: x1 / 32000,
-    };
-  }, [box]);
+  const panels = useMemo(() => drawnPanels(box), [box]);
+  const { middle, reach, left, right } = useMemo(() => extentOf(box), [box]);
   const far = 1.6 + reach * 1.5;
+  const away = apart * Math.max(1, reach / 4);
   // The cutting plane takes away what lies left of it; it moves with the group, so it is set in the world.
   const planes = useMemo(
     () =>
@@ -177,60 +186,19 @@ export default function SolidView({ box, height }: { box: PanelSet; height: numb
           camera={{ position: [-far * 0.7, far * 0.5, far * 0.85], fov: 38 }}
           aria-label="The box as solid wood"
         >
-          <ambientLight intensity={1.6} />
-          <directionalLight position={[-3, 5, 4]} intensity={2.2} />
-          <directionalLight position={[4, 1, -3]} intensity={0.7} />
+          {LIGHTS}
           <group position={[-middle[0], -middle[1], -middle[2]]}>
             {panels.map((panel) => (
-              <group
+              <PanelInSpace
                 key={panel.key}
-                position={panel.away.clone().multiplyScalar(apart * Math.max(1, reach / 4))}
-              >
-                <mesh geometry={panel.geometry}>
-                  <meshStandardMaterial
-                    color={colourOf(panel.role)}
-                    flatShading
-                    side={DoubleSide}
-                    roughness={0.9}
-                    polygonOffset
-                    polygonOffsetFactor={2}
-                    polygonOffsetUnits={2}
-                    clippingPlanes={planes}
-                  />
-                  {cut === 0 && <Edges threshold={12} color="#3b2a14" />}
-                </mesh>
-                {panel.marks && (
-                  <mesh geometry={panel.marks}>
-                    <meshBasicMaterial color="#2e2012" side={DoubleSide} clippingPlanes={planes} />
-                  </mesh>
-                )}
-              </group>
+                panel={panel}
+                apart={away}
+                planes={planes}
+                edged={cut === 0}
+              />
             ))}
-            {pipes.map((pipe) => (
-              <mesh
-                key={pipe.from[2]}
-                position={toDrawn([
-                  0,
-                  (pipe.from[1] + pipe.to[1]) / 2 - apart * 32000 * Math.max(1, reach / 4),
-                  pipe.from[2],
-                ])}
-                quaternion={new Quaternion().setFromUnitVectors(
-                  new Vector3(0, 1, 0),
-                  new Vector3(0, 0, 1),
-                )}
-              >
-                <cylinderGeometry
-                  args={[
-                    pipe.outside / 64000,
-                    pipe.outside / 64000,
-                    (pipe.to[1] - pipe.from[1]) / 32000,
-                    32,
-                    1,
-                    true,
-                  ]}
-                />
-                <meshStandardMaterial color="#8a979c" side={DoubleSide} clippingPlanes={planes} />
-              </mesh>
+            {pipesOf(box).map((pipe) => (
+              <PipeInSpace key={pipe.from[2]} pipe={pipe} apart={away} planes={planes} />
             ))}
           </group>
           <OrbitControls makeDefault enablePan={false} minDistance={1} maxDistance={far * 3} />

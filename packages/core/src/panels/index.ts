@@ -11,11 +11,13 @@ export type {
   Cavity,
   Feature,
   Fitting,
+  HoleKind,
   Joint,
   JointKind,
   Opening,
   OpeningKind,
   Panel,
+  PanelEdge,
   PanelInstance,
   PanelSet,
 } from './panel-set.js';

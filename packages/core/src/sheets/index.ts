@@ -1,17 +1,9 @@
 export { boardDrawing } from './board-drawing.js';
-export {
-  type BoxViewName,
-  type Drawing,
-  extentOf,
-  type Layer,
-  panelDrawing,
-  stacked,
-  templateOf,
-  VIEW_TITLES,
-  viewDrawing,
-} from './drawing.js';
+export { type Drawing, extentOf, type Layer, stacked } from './drawing.js';
 export { loadDxf, loadPdf } from './load-writers.js';
+export { panelDrawing, templateOf } from './panel-drawing.js';
 export { viewPicture } from './picture.js';
+export { type BoxViewName, VIEW_TITLES, viewDrawing } from './view-drawing.js';
 export {
   behindSection,
   belowSection,

@@ -26,85 +26,93 @@ const MOST_NODES = 20_000;
 /** A billionth of the largest board. */
 const NOTHING = 1e-9;
 
+/** Depth-first search over how many boards of each kind to take. */
+class CoverSearch {
+  /** What the cheapest choice found costs. */
+  best = Number.POSITIVE_INFINITY;
+  private nodes = 0;
+  private readonly price: readonly Cents[];
+  private readonly order: readonly number[];
+
+  constructor(
+    private readonly stock: readonly Stock[],
+    private readonly measures: readonly DualWeights[],
+  ) {
+    this.price = stock.map(priceOf);
+    this.order = this.byWorth(
+      stock.map((_kind, index) => index),
+      at(measures, 0),
+    );
+  }
+
+  get isComplete(): boolean {
+    return this.nodes <= MOST_NODES;
+  }
+
+  /** Kinds of boards, those first that cost least for what they hold in a measure. */
+  private byWorth(kinds: readonly number[], { capacities }: DualWeights): number[] {
+    const cost = (kind: number) => at(this.price, kind) / at(capacities, kind);
+    return [...kinds].sort((a, b) => cost(a) - cost(b));
+  }
+
+  /** What holding a need costs at least when boards may be taken in parts; infinite where all of them do not hold it. */
+  fractional(kinds: readonly number[], measure: DualWeights, need: number): number {
+    let rest = need;
+    let cost = 0;
+    for (const kind of this.byWorth(kinds, measure)) {
+      if (rest <= NOTHING) break;
+      const holds = at(measure.capacities, kind);
+      const taken = Math.min(at(this.stock, kind).quantity, rest / holds);
+      rest -= taken * holds;
+      cost += taken * at(this.price, kind);
+    }
+    return rest > NOTHING ? Number.POSITIVE_INFINITY : cost;
+  }
+
+  /** Tries every number of the kind at `depth`, the greatest first, and goes on to the next kind. */
+  descend(depth: number, cost: number, rest: readonly number[]): void {
+    this.nodes += 1;
+    if (!this.isComplete || cost >= this.best) return;
+    if (rest.every((need) => need <= NOTHING)) {
+      this.best = cost;
+      return;
+    }
+    const kind = this.order[depth];
+    if (kind === undefined || this.isHopeless(depth, cost, rest)) return;
+    const holds = this.measures.map((measure) => at(measure.capacities, kind));
+    const wanted = Math.max(...rest.map((need, index) => need / at(holds, index)));
+    const most = Math.min(at(this.stock, kind).quantity, Math.ceil(wanted - 1e-9));
+    for (let taken = Math.max(0, most); taken >= 0; taken -= 1)
+      this.descend(
+        depth + 1,
+        cost + taken * at(this.price, kind),
+        rest.map((need, index) => need - taken * at(holds, index)),
+      );
+  }
+
+  private isHopeless(depth: number, cost: number, rest: readonly number[]): boolean {
+    const left = this.order.slice(depth);
+    return this.measures.some(
+      (measure, index) =>
+        cost + this.fractional(left, measure, at(rest, index)) - 1e-6 >= this.best,
+    );
+  }
+}
+
 /** The cheapest choice of boards that holds every measure's need; with too many choices, the best that was proven on the way. */
 export function cheapestCover(
   stock: readonly Stock[],
   measures: readonly DualWeights[],
   needs: readonly number[],
 ): Cents {
-  const price = stock.map(priceOf);
-  const fractional = (
-    from: number,
-    order: readonly number[],
-    measure: DualWeights,
-    need: number,
-  ): number => {
-    let rest = need;
-    let cost = 0;
-    for (const kind of order.slice(from)) {
-      if (rest <= NOTHING) break;
-      const holds = at(measure.capacities, kind);
-      const taken = Math.min(at(stock, kind).quantity, rest / holds);
-      rest -= taken * holds;
-      cost += taken * at(price, kind);
-    }
-    return rest > NOTHING ? Number.POSITIVE_INFINITY : cost;
-  };
-  const byWorth = (measure: DualWeights) =>
-    stock
-      .map((_kind, index) => index)
-      .sort(
-        (a, b) =>
-          at(price, a) / at(measure.capacities, a) - at(price, b) / at(measure.capacities, b),
-      );
+  const search = new CoverSearch(stock, measures);
+  const kinds = stock.map((_kind, index) => index);
   const relaxed = Math.max(
     0,
-    ...measures.map((measure, index) => fractional(0, byWorth(measure), measure, at(needs, index))),
+    ...measures.map((measure, index) => search.fractional(kinds, measure, at(needs, index))),
   );
-  const floor = Math.ceil(relaxed - 1e-6);
   if (!Number.isFinite(relaxed)) return 0;
-  const order = byWorth(at(measures, 0));
-  let best = Number.POSITIVE_INFINITY;
-  let nodes = 0;
-  const descend = (where: number, cost: number, rest: readonly number[]): void => {
-    nodes += 1;
-    if (nodes > MOST_NODES || cost >= best) return;
-    if (rest.every((need) => need <= NOTHING)) {
-      best = cost;
-      return;
-    }
-    if (where === order.length) return;
-    if (
-      measures.some(
-        (measure, index) => cost + fractionalFree(where, measure, at(rest, index)) >= best,
-      )
-    )
-      return;
-    const kind = at(order, where);
-    const most = Math.min(
-      at(stock, kind).quantity,
-      Math.ceil(
-        Math.max(...rest.map((need, index) => need / at(at(measures, index).capacities, kind))) -
-          1e-9,
-      ),
-    );
-    for (let taken = Math.max(0, most); taken >= 0; taken -= 1) {
-      descend(
-        where + 1,
-        cost + taken * at(price, kind),
-        rest.map((need, index) => need - taken * at(at(measures, index).capacities, kind)),
-      );
-    }
-  };
-  const fractionalFree = (index: number, measure: DualWeights, need: number): number => {
-    const left = order
-      .slice(index)
-      .sort(
-        (a, b) =>
-          at(price, a) / at(measure.capacities, a) - at(price, b) / at(measure.capacities, b),
-      );
-    return fractional(0, left, measure, need) - 1e-6;
-  };
-  descend(0, 0, needs);
-  return nodes > MOST_NODES || !Number.isFinite(best) ? floor : Math.max(floor, best);
+  const floor = Math.ceil(relaxed - 1e-6);
+  search.descend(0, 0, needs);
+  return search.isComplete && Number.isFinite(search.best) ? Math.max(floor, search.best) : floor;
 }

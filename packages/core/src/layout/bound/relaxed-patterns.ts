@@ -14,10 +14,132 @@ export interface RelaxedBest {
 const MOST_NODES = 60_000;
 const NOTHING = 1e-9;
 
+/** How many copies of a part fit into what is left of every measure; `free` where none of them weighs it. */
+const roomFor = (
+  part: number,
+  measures: readonly DualWeights[],
+  rest: readonly number[],
+  free: number,
+): number =>
+  Math.min(
+    ...measures.map(({ weights }, index) => {
+      const weight = at(weights, part);
+      return weight <= NOTHING ? free : Math.floor(at(rest, index) / weight + 1e-7);
+    }),
+  );
+
+const without = (
+  rest: readonly number[],
+  measures: readonly DualWeights[],
+  part: number,
+  count: number,
+): number[] => rest.map((room, index) => room - count * at(at(measures, index).weights, part));
+
+/** A knapsack with as many constraints as measures, searched by branch and bound. */
+class Knapsack {
+  best: number[];
+  bestValue = 0;
+  /** The greatest promise that was left open when the nodes were used up. */
+  open = 0;
+  private nodes = 0;
+  private readonly order: readonly number[];
+  private readonly position: ReadonlyMap<number, number>;
+  /** The same parts by worth for their weight in each measure. */
+  private readonly sorted: readonly (readonly number[])[];
+  private readonly current: number[];
+
+  constructor(
+    private readonly values: Counts,
+    private readonly copies: Counts,
+    private readonly measures: readonly DualWeights[],
+    capacity: readonly number[],
+  ) {
+    this.best = values.map(() => 0);
+    this.current = values.map(() => 0);
+    const fits = (part: number) =>
+      measures.every(({ weights }, index) => at(weights, part) <= at(capacity, index) + NOTHING);
+    const load = (part: number) =>
+      Math.max(
+        NOTHING,
+        ...measures.map(
+          ({ weights }, index) => at(weights, part) / Math.max(NOTHING, at(capacity, index)),
+        ),
+      );
+    this.order = values
+      .map((_value, part) => part)
+      .filter((part) => at(values, part) > NOTHING && at(copies, part) > 0 && fits(part))
+      // Dearest for the room it takes in its scarcest measure first.
+      .sort((a, b) => at(values, b) / load(b) - at(values, a) / load(a));
+    this.position = new Map(this.order.map((part, index) => [part, index]));
+    this.sorted = measures.map(({ weights }) => {
+      const worth = (part: number) => at(values, part) / Math.max(NOTHING, at(weights, part));
+      return [...this.order].sort((a, b) => worth(b) - worth(a));
+    });
+  }
+
+  /** Value that the parts from `depth` on can add at most, filled by fractions in each measure alone. */
+  private bound(depth: number, rest: readonly number[]): number {
+    return Math.min(
+      ...this.measures.map((measure, index) =>
+        this.fractional(depth, measure, at(this.sorted, index), at(rest, index)),
+      ),
+    );
+  }
+
+  private fractional(
+    depth: number,
+    { weights }: DualWeights,
+    parts: readonly number[],
+    capacity: number,
+  ): number {
+    let room = capacity;
+    let sum = 0;
+    for (const part of parts) {
+      if (entry(this.position, part) < depth) continue;
+      const weight = at(weights, part);
+      const copies = at(this.copies, part);
+      const taken = weight <= NOTHING ? copies : Math.min(copies, room / weight);
+      sum += at(this.values, part) * taken;
+      if (weight <= NOTHING) continue;
+      room -= taken * weight;
+      if (room <= NOTHING) break;
+    }
+    return sum;
+  }
+
+  /** Tries every count of the part at `depth`, the greatest first, and goes on to the next part. */
+  descend(depth: number, value: number, rest: readonly number[]): void {
+    this.nodes += 1;
+    if (value > this.bestValue + NOTHING) {
+      this.bestValue = value;
+      this.best = [...this.current];
+    }
+    const part = this.order[depth];
+    if (part === undefined) return;
+    const promise = value + this.bound(depth, rest);
+    if (promise <= this.bestValue + NOTHING) return;
+    if (this.nodes > MOST_NODES) {
+      this.open = Math.max(this.open, promise);
+      return;
+    }
+    const copies = at(this.copies, part);
+    const most = Math.min(copies, roomFor(part, this.measures, rest, copies));
+    for (let count = most; count >= 0; count -= 1) {
+      this.current[part] = count;
+      this.descend(
+        depth + 1,
+        value + count * at(this.values, part),
+        without(rest, this.measures, part, count),
+      );
+    }
+    this.current[part] = 0;
+  }
+}
+
 /**
- * The most valuable set of copies that every measure allows on one board: a knapsack with as many constraints as measures, searched
- * by branch and bound. What lies on a board is never worth more, whatever its shape, so the result prices a relaxation of the real
- * patterns. `values` per copy, `copies` at most so many, `capacity` of the board in each measure.
+ * The most valuable set of copies that every measure allows on one board. What lies on a board is never worth more, whatever its shape,
+ * so the result prices a relaxation of the real patterns. `values` per copy, `copies` at most so many, `capacity` of the board in each
+ * measure.
  */
 export function bestRelaxed(
   values: Counts,
@@ -25,95 +147,9 @@ export function bestRelaxed(
   measures: readonly DualWeights[],
   capacity: readonly number[],
 ): RelaxedBest {
-  const n = values.length;
-  const order = values
-    .map((_value, part) => part)
-    .filter(
-      (part) =>
-        at(values, part) > NOTHING &&
-        at(copies, part) > 0 &&
-        measures.every(
-          (measure, index) => at(measure.weights, part) <= at(capacity, index) + NOTHING,
-        ),
-    )
-    // Dearest for the room it takes in its scarcest measure first.
-    .sort((a, b) => at(values, b) / load(b) - at(values, a) / load(a));
-  function load(part: number): number {
-    return Math.max(
-      NOTHING,
-      ...measures.map(
-        (measure, index) => at(measure.weights, part) / Math.max(NOTHING, at(capacity, index)),
-      ),
-    );
-  }
-  const sorted = measures.map((measure) =>
-    [...order].sort(
-      (a, b) =>
-        at(values, b) / Math.max(NOTHING, at(measure.weights, b)) -
-        at(values, a) / Math.max(NOTHING, at(measure.weights, a)),
-    ),
-  );
-  const position = new Map(order.map((part, index) => [part, index]));
-  /** Value that the parts from `from` on can add at most, filled by fractions in each measure alone. */
-  const bound = (from: number, rest: readonly number[]): number => {
-    let least = Number.POSITIVE_INFINITY;
-    for (const [index, measure] of measures.entries()) {
-      let room = at(rest, index);
-      let sum = 0;
-      for (const part of at(sorted, index)) {
-        if (entry(position, part) < from) continue;
-        const weight = at(measure.weights, part);
-        if (weight <= NOTHING) {
-          sum += at(values, part) * at(copies, part);
-          continue;
-        }
-        const taken = Math.min(at(copies, part), room / weight);
-        sum += at(values, part) * taken;
-        room -= taken * weight;
-        if (room <= NOTHING) break;
-      }
-      least = Math.min(least, sum);
-    }
-    return least;
-  };
-  let best: number[] = new Array<number>(n).fill(0);
-  let bestValue = 0;
-  let nodes = 0;
-  let open = 0;
-  const current = new Array<number>(n).fill(0);
-  const descend = (where: number, value: number, rest: readonly number[]): void => {
-    nodes += 1;
-    if (value > bestValue + NOTHING) {
-      bestValue = value;
-      best = [...current];
-    }
-    if (where === order.length) return;
-    const promise = value + bound(where, rest);
-    if (promise <= bestValue + NOTHING) return;
-    if (nodes > MOST_NODES) {
-      open = Math.max(open, promise);
-      return;
-    }
-    const part = at(order, where);
-    const fits = Math.min(
-      at(copies, part),
-      ...measures.map((measure, index) =>
-        at(measure.weights, part) <= NOTHING
-          ? at(copies, part)
-          : Math.floor(at(rest, index) / at(measure.weights, part) + 1e-7),
-      ),
-    );
-    for (let count = fits; count >= 0; count -= 1) {
-      current[part] = count;
-      descend(
-        where + 1,
-        value + count * at(values, part),
-        rest.map((room, index) => room - count * at(at(measures, index).weights, part)),
-      );
-    }
-    current[part] = 0;
-  };
-  descend(0, 0, capacity);
+  const knapsack = new Knapsack(values, copies, measures, capacity);
+  knapsack.descend(0, 0, capacity);
+  const { best, bestValue, open } = knapsack;
   return { counts: best, value: bestValue, most: Math.max(bestValue, open) };
 }
 
@@ -129,13 +165,7 @@ export function maximalPatterns(
 ): Counts[] | null {
   const parts = copies.map((_count, part) => part).filter((part) => at(copies, part) > 0);
   const room = (rest: readonly number[], part: number) =>
-    Math.min(
-      ...measures.map((measure, index) =>
-        at(measure.weights, part) <= NOTHING
-          ? Number.POSITIVE_INFINITY
-          : Math.floor(at(rest, index) / at(measure.weights, part) + 1e-7),
-      ),
-    );
+    roomFor(part, measures, rest, Number.POSITIVE_INFINITY);
   const found: Counts[] = [];
   const current = new Array<number>(copies.length).fill(0);
   let nodes = 0;

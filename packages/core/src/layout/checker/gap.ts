@@ -100,34 +100,42 @@ const boundsApart = (a: LyingSolid, b: LyingSolid): number => {
   return Math.max(gap(0), gap(1));
 };
 
+/** Unit directions along which two convex solids that do not meet can be told apart: normals of faces, and square to an edge of each. */
+function separatingAxes(a: Hull, b: Hull): Vec3[] {
+  const normals = [...a.faces, ...b.faces].flatMap((face): Vec3[] => {
+    const normal = faceNormal(face);
+    return normal ? [normal] : [];
+  });
+  const crossed = a.edges.flatMap(([from, to]) =>
+    b.edges.flatMap(([otherFrom, otherTo]): Vec3[] => {
+      const axis = cross(subtract(to, from), subtract(otherTo, otherFrom));
+      const size = lengthOf(axis);
+      return size > 1e-3 ? [scale(axis, 1 / size)] : [];
+    }),
+  );
+  return [...normals, ...crossed];
+}
+
+/** The least distance of two solids that do not meet: between two edges, or between a corner and a face. */
+function isNearer(a: Hull, b: Hull, wanted: Ticks): boolean {
+  const edges = a.edges.some((first) =>
+    b.edges.some((second) => segmentDistance(first, second) < wanted),
+  );
+  const corners = (of: Hull, faces: Hull) =>
+    of.corners.some((corner) => faces.faces.some((face) => cornerToFace(corner, face) < wanted));
+  return edges || corners(a, b) || corners(b, a);
+}
+
 /** Whether two solids on one board are at least `kerf` apart at every depth, within the tolerance; all in ticks. */
 export function areApart(a: LyingSolid, b: LyingSolid, kerf: Ticks): boolean {
   const wanted = kerf - TOLERANCE;
   if (boundsApart(a, b) >= wanted) return true;
   const [ha, hb] = [hullOf(a), hullOf(b)];
-  const axes: Vec3[] = [];
-  for (const face of [...ha.faces, ...hb.faces]) {
-    const normal = faceNormal(face);
-    if (normal) axes.push(normal);
-  }
-  for (const [from, to] of ha.edges) {
-    for (const [otherFrom, otherTo] of hb.edges) {
-      const axis = cross(subtract(to, from), subtract(otherTo, otherFrom));
-      const size = lengthOf(axis);
-      if (size > 1e-3) axes.push(scale(axis, 1 / size));
-    }
-  }
   let widest = Number.NEGATIVE_INFINITY;
-  for (const axis of axes) {
+  for (const axis of separatingAxes(ha, hb)) {
     widest = Math.max(widest, separationAlong(axis, ha, hb));
     if (widest >= wanted) return true;
   }
   if (widest < 0) return kerf <= 0 && widest >= -TOLERANCE;
-  for (const first of ha.edges)
-    for (const second of hb.edges) if (segmentDistance(first, second) < wanted) return false;
-  for (const corner of ha.corners)
-    for (const face of hb.faces) if (cornerToFace(corner, face) < wanted) return false;
-  for (const corner of hb.corners)
-    for (const face of ha.faces) if (cornerToFace(corner, face) < wanted) return false;
-  return true;
+  return !isNearer(ha, hb, wanted);
 }

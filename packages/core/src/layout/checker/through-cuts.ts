@@ -1,5 +1,5 @@
 import type { Saw } from '../../job/index.js';
-import { at, must } from '../../lists/index.js';
+import { at, must, ringPairs } from '../../lists/index.js';
 import { acosDegrees, atan2, type Degrees, type Ticks, TOLERANCE } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
 import type { LyingSolid } from './gap.js';
@@ -98,37 +98,37 @@ function normalOf(from: Point, to: Point): Point | null {
     : normal;
 }
 
+/** Directions square to the edges of the pieces' faces. */
+function* edgeDirections(pieces: readonly LyingSolid[]): Generator<Point | null> {
+  for (const piece of pieces)
+    for (const face of [piece.faceA, piece.faceB])
+      for (const [from, to] of ringPairs(face)) yield normalOf(from, to);
+}
+
+/** Directions square to the line between any two corners, and along it. */
+function* cornerDirections(pieces: readonly LyingSolid[]): Generator<Point | null> {
+  const corners = pieces.flatMap(cornersOf);
+  for (const [index, from] of corners.entries())
+    for (const to of corners.slice(index + 1)) {
+      const normal = normalOf(from, to);
+      yield normal;
+      if (normal) yield normalOf([0, 0], normal);
+    }
+}
+
 /** Directions in which a cut could run: the axes, the parts' own edges, and as a last resort between any two corners or square to them. */
 function* directions(pieces: readonly LyingSolid[], rip: boolean): Generator<Point> {
   yield [1, 0];
   if (rip) yield [0, 1];
   const seen = new Set<string>();
-  const fresh = (normal: Point | null): normal is Point => {
-    if (!normal) return false;
-    const key = `${normal[0].toFixed(7)} ${normal[1].toFixed(7)}`;
-    if (seen.has(key)) return false;
-    seen.add(key);
-    return true;
-  };
-  for (const piece of pieces) {
-    for (const face of [piece.faceA, piece.faceB]) {
-      for (let i = 0; i < face.length; i += 1) {
-        const normal = normalOf(at(face, i), at(face, (i + 1) % face.length));
-        if (fresh(normal)) yield normal;
-      }
+  for (const found of [edgeDirections(pieces), cornerDirections(pieces)])
+    for (const normal of found) {
+      if (!normal) continue;
+      const key = `${normal[0].toFixed(7)} ${normal[1].toFixed(7)}`;
+      if (seen.has(key)) continue;
+      seen.add(key);
+      yield normal;
     }
-  }
-  const corners = pieces.flatMap(cornersOf);
-  for (const [index, from] of corners.entries()) {
-    for (const to of corners.slice(index + 1)) {
-      const normal = normalOf(from, to);
-      if (fresh(normal)) {
-        yield normal;
-        const square = normalOf([0, 0], normal);
-        if (fresh(square)) yield square;
-      }
-    }
-  }
 }
 
 /**

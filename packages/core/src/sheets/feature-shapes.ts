@@ -1,0 +1,83 @@
+import { cos, fromMm, sin, type Ticks } from '../measure/index.js';
+import type { Feature } from '../panels/index.js';
+import type { DrawingPoint, DrawingShape } from './drawing.js';
+
+const arc = (cx: number, cy: number, radius: number, from: number, to: number): DrawingPoint[] =>
+  Array.from({ length: 19 }, (_unused, index) => {
+    const turn = from + ((to - from) * index) / 18;
+    return [cx + radius * cos(turn), cy + radius * sin(turn)];
+  });
+
+/** The rim of a hole that is not round, in the panel's frame: height along x, width along y. */
+function rimOf(feature: Extract<Feature, { shape: 'oval' | 'arch' | 'square' }>): DrawingPoint[] {
+  const [x, y] = feature.centre;
+  const [h, w] = [feature.height / 2, feature.width / 2];
+  if (feature.shape === 'square')
+    return [
+      [x - h, y - w],
+      [x + h, y - w],
+      [x + h, y + w],
+      [x - h, y + w],
+    ];
+  if (feature.shape === 'arch')
+    return [[x - h, y - w], ...arc(x + h - w, y, w, -90, 90), [x - h, y + w]];
+  const radius = Math.min(h, w);
+  return h >= w
+    ? [...arc(x + h - radius, y, radius, -90, 90), ...arc(x - h + radius, y, radius, 90, 270)]
+    : [...arc(x, y + w - radius, radius, 0, 180), ...arc(x, y - w + radius, radius, 180, 360)];
+}
+
+const path = (
+  layer: DrawingShape['layer'],
+  points: readonly DrawingPoint[],
+  closed: boolean,
+): DrawingShape => ({ kind: 'path', layer, points, closed });
+
+function meshShape({ corner, width, height }: Extract<Feature, { kind: 'mesh' }>): DrawingShape {
+  const [x, y] = corner;
+  const corners: DrawingPoint[] = [
+    [x, y],
+    [x + height, y],
+    [x + height, y + width],
+    [x, y + width],
+  ];
+  return path('groove', corners, true);
+}
+
+function grooveShape({ from, to, width }: Extract<Feature, { kind: 'groove' }>): DrawingShape {
+  const run = [to[0] - from[0], to[1] - from[1]] as const;
+  const long = Math.hypot(...run) || 1;
+  const side: DrawingPoint = [((-run[1] / long) * width) / 2, ((run[0] / long) * width) / 2];
+  const corner = (of: DrawingPoint, sign: number): DrawingPoint => [
+    of[0] + sign * side[0],
+    of[1] + sign * side[1],
+  ];
+  return path('groove', [corner(from, 1), corner(to, 1), corner(to, -1), corner(from, -1)], true);
+}
+
+/** The lines that cross in a hole's middle, a little longer than it. */
+function crossAt([x, y]: DrawingPoint, size: Ticks): DrawingShape[] {
+  const reach = size / 2 + fromMm(2);
+  const level: DrawingPoint[] = [
+    [x - reach, y],
+    [x + reach, y],
+  ];
+  const upright: DrawingPoint[] = [
+    [x, y - reach],
+    [x, y + reach],
+  ];
+  return [path('hole', level, false), path('hole', upright, false)];
+}
+
+/** A hole, a groove or a piece of mesh as lines. */
+export function featureShapes(feature: Feature): DrawingShape[] {
+  if (feature.kind === 'mesh') return [meshShape(feature)];
+  if (feature.kind === 'groove') return [grooveShape(feature)];
+  const { centre } = feature;
+  if (feature.shape === 'round') {
+    const radius = feature.diameter / 2;
+    return [{ kind: 'circle', layer: 'hole', centre, radius }, ...crossAt(centre, 2 * radius)];
+  }
+  const size = Math.max(feature.width, feature.height);
+  return [path('hole', rimOf(feature), true), ...crossAt(centre, size)];
+}
