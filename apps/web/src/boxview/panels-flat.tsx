@@ -1,12 +1,13 @@
 import type { Check } from '@spare-knot/core/checks';
-import { printLength } from '@spare-knot/core/measure';
-import type { PanelSet } from '@spare-knot/core/panels';
+import { printLength, type Ticks } from '@spare-knot/core/measure';
+import type { Panel, PanelSet } from '@spare-knot/core/panels';
 import {
   type BoxViewName,
   drawingSvg,
   loadDxf,
   loadPdf,
   panelDrawing,
+  panelSheet,
   stacked,
   templateOf,
   VIEW_TITLES,
@@ -15,48 +16,33 @@ import {
 
 import { useMemo, useState } from 'react';
 import { useWidth } from '../board/use-width';
-import { Sentence } from '../measure/length';
 import { useUnits } from '../measure/units';
 import { type FileToTake, pdfFont, TakeAway } from '../ui/take-away';
+import { PanelFlat } from './panel-flat';
 import { PaperPicture } from './paper-picture';
 
 const VIEWS: readonly BoxViewName[] = ['front', 'section', 'plan'];
 
-/** The level cut and every panel flat with its measures; all of it to take away as SVG, DXF or PDF, and templates at full size. */
-export function PanelsFlat({
-  box,
-  names,
-  title,
-  checks,
-}: {
+type Paper = 'A4' | 'Letter';
+
+interface ToTake {
   box: PanelSet;
   names: ReadonlyMap<string, string>;
   title: string;
-  checks: readonly Check[];
-}) {
-  const [ref, width] = useWidth<HTMLDivElement>();
-  const { style } = useUnits();
-  const [paper, setPaper] = useState<'A4' | 'Letter'>(style.system === 'inch' ? 'Letter' : 'A4');
-  const panels = useMemo(
-    () =>
-      box.panels.map((panel) => ({
-        panel,
-        drawing: panelDrawing(panel, names.get(panel.id) ?? panel.id, (ticks) =>
-          printLength(ticks, style),
-        ),
-      })),
-    [box, names, style],
-  );
-  const plan = useMemo(() => viewDrawing(box, 'plan'), [box]);
+  paper: Paper;
+  say: (ticks: Ticks) => string;
+}
+
+/** The files that views and panels can be taken away as; each is made when it is asked for. */
+function filesOf({ box, names, title, paper, say }: ToTake): FileToTake[] {
+  const nameOf = ({ id }: Panel) => names.get(id) ?? id;
   const all = () => [
     ...VIEWS.map((view) => viewDrawing(box, view)),
-    ...panels.map(({ drawing }) => drawing),
+    ...box.panels.map((panel) => panelDrawing(panel, nameOf(panel), say)),
   ];
   const templates = () =>
-    box.panels
-      .filter((panel) => !panel.fromLog)
-      .map((panel) => templateOf(panel, names.get(panel.id) ?? panel.id));
-  const files: readonly FileToTake[] = [
+    box.panels.filter((panel) => !panel.fromLog).map((panel) => templateOf(panel, nameOf(panel)));
+  return [
     {
       label: 'SVG',
       what: 'The SVG',
@@ -87,6 +73,37 @@ export function PanelsFlat({
         (await (await loadPdf()).templatesPdf(templates(), paper, await pdfFont(), title)).bytes,
     },
   ];
+}
+
+/** The level cut and every panel flat with its measures; all of it to take away as SVG, DXF or PDF, and templates at full size. */
+export function PanelsFlat({
+  box,
+  names,
+  title,
+  checks,
+}: {
+  box: PanelSet;
+  names: ReadonlyMap<string, string>;
+  title: string;
+  checks: readonly Check[];
+}) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const { style } = useUnits();
+  const [paper, setPaper] = useState<Paper>(style.system === 'inch' ? 'Letter' : 'A4');
+  const panels = useMemo(
+    () =>
+      box.panels.map((panel) => {
+        const name = names.get(panel.id) ?? panel.id;
+        return {
+          panel,
+          name,
+          sheet: panelSheet(panel, name, (ticks) => printLength(ticks, style)),
+        };
+      }),
+    [box, names, style],
+  );
+  const plan = useMemo(() => viewDrawing(box, 'plan'), [box]);
+  const files = filesOf({ box, names, title, paper, say: (ticks) => printLength(ticks, style) });
 
   return (
     <div ref={ref}>
@@ -98,7 +115,7 @@ export function PanelsFlat({
           <select
             className="field"
             value={paper}
-            onChange={(event) => setPaper(event.target.value as 'A4' | 'Letter')}
+            onChange={(event) => setPaper(event.target.value as Paper)}
           >
             <option>A4</option>
             <option>Letter</option>
@@ -117,44 +134,22 @@ export function PanelsFlat({
             />
           </figure>
           <ul className="mt-3 grid gap-3">
-            {panels.map(({ panel, drawing }) => (
-              <li
+            {panels.map(({ panel, name, sheet }) => (
+              <PanelFlat
                 key={panel.id}
-                className="overflow-x-auto rounded-md border border-line bg-white p-2"
-                data-flat={panel.id}
-              >
-                {panel.instances.length > 1 && (
-                  <p className="px-1 text-sm font-semibold text-soft">
-                    {panel.instances.length} alike in each box
-                  </p>
-                )}
-                <PaperPicture
-                  drawing={drawing}
-                  width={width - 24}
-                  most={320}
-                  label={`${names.get(panel.id) ?? panel.id}, flat, with its measures`}
-                />
-                <ul className="px-1">
-                  {checks
-                    .filter((check) => check.role === panel.role && check.severity !== 'kept')
-                    .map((check) => (
-                      <li
-                        key={check.id}
-                        className={`text-sm font-semibold ${check.severity === 'stop' ? 'text-danger' : 'text-warn'}`}
-                      >
-                        <span aria-hidden>{check.severity === 'stop' ? '! ' : '? '}</span>
-                        <Sentence text={check.text} />
-                      </li>
-                    ))}
-                </ul>
-              </li>
+                panel={panel}
+                name={name}
+                sheet={sheet}
+                checks={checks}
+                width={width}
+              />
             ))}
           </ul>
         </>
       )}
       <p className="mt-2 text-sm text-soft">
         Full lines: the outside face. Dashed: the inside face where an edge is tilted. Fine dashes:
-        grooves. Small circles: pilot holes.
+        grooves. Small crosses: pilot holes.
       </p>
     </div>
   );

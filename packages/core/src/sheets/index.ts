@@ -1,7 +1,7 @@
 export { boardDrawing } from './board-drawing.js';
 export { type Drawing, extentOf, type Layer, stacked } from './drawing.js';
 export { loadDxf, loadPdf } from './load-writers.js';
-export { panelDrawing, templateOf } from './panel-drawing.js';
+export { type PanelSheet, panelDrawing, panelSheet, templateOf } from './panel-drawing.js';
 export { viewPicture } from './picture.js';
 export { type BoxViewName, VIEW_TITLES, viewDrawing } from './view-drawing.js';
 export {

@@ -235,11 +235,19 @@ function sentencesUnder(panel: Panel, name: string, say: SayLength): string[] {
   ];
 }
 
+/** A panel flat with what is said of it, apart, for pages that set words themselves. */
+export interface PanelSheet {
+  drawing: Drawing;
+  sentences: readonly string[];
+  /** How high letters are on it, in ticks. */
+  letters: Ticks;
+}
+
 /**
  * One panel flat, seen from its outside, its grain level: both faces, every hole and groove, and all measures a maker marks; what is
- * too long to stand at its place is said below, by letters. Lengths in words by `say`.
+ * too long to stand at its place is a sentence beginning with the letter that stands there. Lengths in words by `say`.
  */
-export function panelDrawing(panel: Panel, name: string, say: SayLength): Drawing {
+export function panelSheet(panel: Panel, name: string, say: SayLength): PanelSheet {
   const { blankLength, blankWidth } = measuresOf(panel);
   const letters = Math.max(LEAST_LETTERS, blankLength / ALONG, blankWidth / ACROSS);
   const lines = [...panelLines(panel), ...measures(panel, letters, say)];
@@ -247,11 +255,22 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): Drawin
   for (const group of holeGroups(panel, say)) keyed.holes(group, say);
   for (const edge of panel.edges) {
     const words = edgeWords(edge);
-    if (words !== '') keyed.edge([at(panel.outline, edge.from), at(panel.outline, edge.to)], words);
+    if (words === '') continue;
+    keyed.edge([at(panel.outline, edge.from), at(panel.outline, edge.to)], words);
   }
-  const most = Math.max(FEWEST, Math.floor(blankLength / (letters * LETTER_WIDE)));
-  const under = [...sentencesUnder(panel, name, say), ...keyed.sentences]
-    .flatMap((sentence) => wrapped(sentence, most))
+  return {
+    drawing: { name, shapes: [...lines, ...keyed.tags] },
+    sentences: [...sentencesUnder(panel, name, say), ...keyed.sentences],
+    letters,
+  };
+}
+
+/** The same with its sentences under it, as paper and files take it. */
+export function panelDrawing(panel: Panel, name: string, say: SayLength): Drawing {
+  const { drawing, sentences, letters } = panelSheet(panel, name, say);
+  const most = Math.floor(measuresOf(panel).blankLength / (letters * LETTER_WIDE));
+  const under = sentences
+    .flatMap((sentence) => wrapped(sentence, Math.max(FEWEST, most)))
     .map((words, index) =>
       note([0, -letters * (5 + 1.5 * index)], words, {
         height: letters,
@@ -259,7 +278,7 @@ export function panelDrawing(panel: Panel, name: string, say: SayLength): Drawin
         layer: 'note',
       }),
     );
-  return { name, shapes: [...lines, ...keyed.tags, ...under] };
+  return { name, shapes: [...drawing.shapes, ...under] };
 }
 
 /** A panel at full size for pricking through: edges and holes, no measures. */
