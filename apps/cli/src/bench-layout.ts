@@ -13,12 +13,10 @@ import { loadSolver } from './load-solver.js';
 /** Lays out makers' jobs and published classes, each next to two simpler methods in the same run, and writes docs/benchmarks.md. */
 const solver = await loadSolver();
 const money = (cents: Rival) => (cents === null ? '–' : (cents / 100).toFixed(2));
-const ms = (value: number | null) =>
-  value === null
-    ? '–'
-    : value < 1000
-      ? `${Math.round(value)} ms`
-      : `${(value / 1000).toFixed(1)} s`;
+function ms(value: number | null): string {
+  if (value === null) return '–';
+  return value < 1000 ? `${Math.round(value)} ms` : `${(value / 1000).toFixed(1)} s`;
+}
 
 interface Measured {
   job: LayoutJob;

@@ -1,7 +1,7 @@
 import { findWood } from '@spare-knot/core/advice';
 import { animalById } from '@spare-knot/core/animals';
 import { type NewBatch, type NewBoard, NO_WISHES } from '@spare-knot/core/api';
-import { colonyHouse, creviceBat, owlBox, slantRoof } from '@spare-knot/core/families';
+import { colonyHouse, creviceBat, type Family, owlBox, slantRoof } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import { must } from '@spare-knot/core/lists';
 import { fromInches, fromMm } from '@spare-knot/core/measure';
@@ -51,92 +51,101 @@ const board = (
   ...more,
 });
 
-/** The rack of Osier Landing, in inches. */
-export function demoBoards(): NewBoard[] {
-  return [
-    board('Picket', 9, 5 / 8, 5.5, 72, { price: 340 }),
-    board('Picket, knot at 31', 1, 5 / 8, 5.5, 72, {
-      price: 250,
-      defects: [round('knot-sound', 31.1, 2.6, 0.45)],
-    }),
-    board('Picket, split end', 1, 5 / 8, 5.5, 72, {
-      price: 220,
-      defects: [strip('split', 68.5, 1.8, 3.5, 1.2), round('knot-sound', 22, 4.4, 0.35)],
-    }),
-    board('Roof board', 3, 3 / 4, 7.25, 96, {
-      price: 1475,
-      material: 'eastern-white-pine',
-      faceB: 'planed',
-      defects: [],
-    }),
-    board('Ten-inch cedar', 6, 3 / 4, 9.25, 96, { price: 2380, faceB: 'planed' }),
-    board('Boat-shop cedar', 4, 7 / 8, 8, 61, {
-      price: 2150,
-      defects: [round('knot-loose', 14, 5.5, 0.5), strip('wane', 0, 7.4, 20, 0.6)],
-    }),
-    board('Pallet slat', 14, 22 / 25.4, 95 / 25.4, 1150 / 25.4, {
-      material: 'pallet-wood',
-      faceB: 'planed',
-      defects: [
-        round('nail', 3.1, 1, 0.12),
-        round('nail', 3.1, 2.7, 0.12),
-        round('nail', 42.2, 1, 0.12),
-        round('nail', 42.2, 2.7, 0.12),
-      ],
-    }),
-    board('Two-by-two, spruce', 8, 1.5, 1.5, 96, {
-      material: 'spruce',
-      faceA: 'planed',
-      faceB: 'planed',
-      price: 420,
-    }),
-    board('Lath', 20, 1 / 4, 0.5, 48, {
-      material: 'spruce',
-      faceA: 'rough',
-      faceB: 'planed',
-      price: 60,
-    }),
-    board('Batten, one by two', 10, 3 / 4, 1.5, 96, {
-      material: 'spruce',
-      faceA: 'rough',
-      faceB: 'planed',
-      price: 210,
-    }),
-    board('Picket end', 1, 5 / 8, 5.5, 16.5, { offcut: true }),
-    board('Roof end', 1, 3 / 4, 7.25, 13, {
-      offcut: true,
-      material: 'eastern-white-pine',
-      faceB: 'planed',
-    }),
-    board('Half-inch ply', 3, 15 / 32, 48, 96, {
-      material: 'plywood',
-      faceA: 'planed',
-      faceB: 'planed',
-      grained: false,
-      price: 5200,
-    }),
-    board('Ply, corner gone', 1, 12 / 25.4, 1220 / 25.4, 2440 / 25.4, {
-      material: 'plywood',
-      faceA: 'planed',
-      faceB: 'planed',
-      grained: false,
-      price: 4200,
-      defects: [
-        {
-          kind: 'hole',
-          zone: {
-            kind: 'polygon',
-            points: [
-              [fromMm(2140), 0],
-              [fromMm(2440), 0],
-              [fromMm(2440), fromMm(260)],
-            ],
-          },
+/** Boards that walls and roofs are sawn from. */
+const lumber = (): NewBoard[] => [
+  board('Picket', 9, 5 / 8, 5.5, 72, { price: 340 }),
+  board('Picket, knot at 31', 1, 5 / 8, 5.5, 72, {
+    price: 250,
+    defects: [round('knot-sound', 31.1, 2.6, 0.45)],
+  }),
+  board('Picket, split end', 1, 5 / 8, 5.5, 72, {
+    price: 220,
+    defects: [strip('split', 68.5, 1.8, 3.5, 1.2), round('knot-sound', 22, 4.4, 0.35)],
+  }),
+  board('Roof board', 3, 3 / 4, 7.25, 96, {
+    price: 1475,
+    material: 'eastern-white-pine',
+    faceB: 'planed',
+    defects: [],
+  }),
+  board('Ten-inch cedar', 6, 3 / 4, 9.25, 96, { price: 2380, faceB: 'planed' }),
+  board('Boat-shop cedar', 4, 7 / 8, 8, 61, {
+    price: 2150,
+    defects: [round('knot-loose', 14, 5.5, 0.5), strip('wane', 0, 7.4, 20, 0.6)],
+  }),
+  board('Pallet slat', 14, 22 / 25.4, 95 / 25.4, 1150 / 25.4, {
+    material: 'pallet-wood',
+    faceB: 'planed',
+    defects: [
+      round('nail', 3.1, 1, 0.12),
+      round('nail', 3.1, 2.7, 0.12),
+      round('nail', 42.2, 1, 0.12),
+      round('nail', 42.2, 2.7, 0.12),
+    ],
+  }),
+];
+
+/** Sticks behind joints, rungs and battens. */
+const sticks = (): NewBoard[] => [
+  board('Two-by-two, spruce', 8, 1.5, 1.5, 96, {
+    material: 'spruce',
+    faceA: 'planed',
+    faceB: 'planed',
+    price: 420,
+  }),
+  board('Lath', 20, 1 / 4, 0.5, 48, {
+    material: 'spruce',
+    faceA: 'rough',
+    faceB: 'planed',
+    price: 60,
+  }),
+  board('Batten, one by two', 10, 3 / 4, 1.5, 96, {
+    material: 'spruce',
+    faceA: 'rough',
+    faceB: 'planed',
+    price: 210,
+  }),
+];
+
+/** Ends of earlier boards, and sheets. */
+const endsAndSheets = (): NewBoard[] => [
+  board('Picket end', 1, 5 / 8, 5.5, 16.5, { offcut: true }),
+  board('Roof end', 1, 3 / 4, 7.25, 13, {
+    offcut: true,
+    material: 'eastern-white-pine',
+    faceB: 'planed',
+  }),
+  board('Half-inch ply', 3, 15 / 32, 48, 96, {
+    material: 'plywood',
+    faceA: 'planed',
+    faceB: 'planed',
+    grained: false,
+    price: 5200,
+  }),
+  board('Ply, corner gone', 1, 12 / 25.4, 1220 / 25.4, 2440 / 25.4, {
+    material: 'plywood',
+    faceA: 'planed',
+    faceB: 'planed',
+    grained: false,
+    price: 4200,
+    defects: [
+      {
+        kind: 'hole',
+        zone: {
+          kind: 'polygon',
+          points: [
+            [fromMm(2140), 0],
+            [fromMm(2440), 0],
+            [fromMm(2440), fromMm(260)],
+          ],
         },
-      ],
-    }),
-  ];
-}
+      },
+    ],
+  }),
+];
+
+/** The rack of Osier Landing, in inches. */
+export const demoBoards = (): NewBoard[] => [...lumber(), ...sticks(), ...endsAndSheets()];
 
 const woodOf = (of: NewBoard): PanelWood => ({
   thickness: of.thickness,
@@ -152,7 +161,7 @@ function plan(
   roof: NewBoard,
   change: Partial<Pick<BoxPlan, 'sizes' | 'choices'>>,
 ): BoxPlan {
-  const start = startPlan(slantRoof, must(animalById(animal), 'animalById'), woodOf(body));
+  const start = startPlan(slantRoof, must(animalById(animal), animal), woodOf(body));
   return {
     ...start,
     sizes: { ...start.sizes, ...change.sizes },
@@ -161,61 +170,46 @@ function plan(
   };
 }
 
-/** The batches of the winter, oldest first. */
-export function demoBatches(): NewBatch[] {
-  const named = (name: string): NewBoard =>
-    must(
-      demoBoards().find((each) => each.name === name),
-      'one of the demoBoards',
-    );
-  const [picket, roof, ten, cedar] = [
-    'Picket',
-    'Roof board',
-    'Ten-inch cedar',
-    'Boat-shop cedar',
-  ].map(named) as [NewBoard, NewBoard, NewBoard, NewBoard];
-  const batch = (name: string, boxes: number, of: BoxPlan): NewBatch => ({
-    name,
-    boxes,
-    units: 'inch',
-    division: 16,
-    plan: of,
-    saw: STANDARD_SAW,
-    wishes: NO_WISHES,
-  });
-  const ply = named('Ply, corner gone');
+const named = (name: string): NewBoard =>
+  must(
+    demoBoards().find((each) => each.name === name),
+    `the board “${name}”`,
+  );
+
+const batch = (name: string, boxes: number, of: BoxPlan): NewBatch => ({
+  name,
+  boxes,
+  units: 'inch',
+  division: 16,
+  plan: of,
+  saw: STANDARD_SAW,
+  wishes: NO_WISHES,
+});
+
+/** The plan that a family begins with for an animal, on one kind of board. */
+const started = (family: Family, animal: string, from: string): BoxPlan =>
+  startPlan(family, must(animalById(animal), animal), woodOf(named(from)));
+
+/** Boxes that need more than boards: sheets and sticks are found for them on the rack. */
+function largeBoxes(): NewBatch[] {
   const atHand = demoBoards();
+  const owl = started(owlBox, 'barn-owl-na', 'Half-inch ply');
+  const martins = started(colonyHouse, 'purple-martin', 'Ten-inch cedar');
   return [
     batch(
       'A house for the sail-loft bats',
       1,
-      startPlan(creviceBat, must(animalById('crevice-bats-na'), 'crevice-bats-na'), woodOf(ply)),
+      started(creviceBat, 'crevice-bats-na', 'Ply, corner gone'),
     ),
-    batch(
-      'A barn owl box for the grain shed',
-      1,
-      findWood(
-        startPlan(
-          owlBox,
-          must(animalById('barn-owl-na'), 'barn-owl-na'),
-          woodOf(named('Half-inch ply')),
-        ),
-        atHand,
-      ),
-    ),
-    batch(
-      'Martin house for the slipway',
-      1,
-      findWood(
-        startPlan(
-          colonyHouse,
-          must(animalById('purple-martin'), 'purple-martin'),
-          woodOf(named('Ten-inch cedar')),
-        ),
-        atHand,
-      ),
-    ),
-    batch('Two for the owl wood', 2, plan('saw-whet-owl', cedar, ten, {})),
+    batch('A barn owl box for the grain shed', 1, findWood(owl, atHand)),
+    batch('Martin house for the slipway', 1, findWood(martins, atHand)),
+  ];
+}
+
+function smallBoxes(): NewBatch[] {
+  const [picket, roof, ten] = [named('Picket'), named('Roof board'), named('Ten-inch cedar')];
+  return [
+    batch('Two for the owl wood', 2, plan('saw-whet-owl', named('Boat-shop cedar'), ten, {})),
     batch(
       'Boxes over the slough',
       4,
@@ -250,3 +244,6 @@ export function demoBatches(): NewBatch[] {
     ),
   ];
 }
+
+/** The batches of the winter, oldest first. */
+export const demoBatches = (): NewBatch[] => [...largeBoxes(), ...smallBoxes()];

@@ -153,7 +153,91 @@ const missingPart = z.object({ id: name, quantity: count.positive() });
 /** Leaving something out can bring to light what it hid, as a pin on a board that is gone. */
 const MOST_ROUNDS = 4;
 
-type RawLists = Record<string, { at: number; entry: unknown; inner: number[] }[]>;
+/** An entry of a list as it stands in the file, and which of its defects are kept. */
+interface RawEntry {
+  index: number;
+  entry: unknown;
+  defects: readonly number[];
+}
+
+type LeftOut = Salvaged['leftOut'][number];
+
+const defectsOf = (entry: unknown): readonly unknown[] => {
+  const { defects } = (entry ?? {}) as { defects?: unknown };
+  return Array.isArray(defects) ? defects : [];
+};
+
+/** The parts, boards and pins of a broken file, out of which entries are taken until the rest can be read. */
+class Salvage {
+  readonly problems: Problem[] = [];
+  private readonly missing: LeftOut[] = [];
+  private readonly lists: Record<string, RawEntry[]>;
+
+  constructor(private readonly raw: Record<string, unknown>) {
+    this.lists = Object.fromEntries(
+      ['parts', 'stock', 'pinned'].map((list) => [
+        list,
+        ((raw[list] ?? []) as unknown[]).map((entry, index) => ({
+          index,
+          entry,
+          defects: defectsOf(entry).map((_defect, at) => at),
+        })),
+      ]),
+    );
+  }
+
+  /** Reads what is left of the file. */
+  read(): Read<LayoutJob> {
+    const entries = Object.entries(this.lists).map(([list, kept]) => [
+      list,
+      kept.map((each) => this.withoutMarred(each)),
+    ]);
+    return readLayoutJob(JSON.stringify({ ...this.raw, ...Object.fromEntries(entries) }));
+  }
+
+  private withoutMarred({ entry, defects }: RawEntry): unknown {
+    const all = defectsOf(entry);
+    if (defects.length === all.length) return entry;
+    return { ...(entry as object), defects: defects.map((index) => all[index]) };
+  }
+
+  /** Leaves out what these problems are about; false when one of them is about the whole job. */
+  leaveOut(problems: readonly Problem[]): boolean {
+    const gone = new Set<RawEntry>();
+    const marred = new Map<RawEntry, number[]>();
+    for (const { path, message } of problems) {
+      const [, list = '', index, , inner] = LEFT_OUT.exec(path) ?? [];
+      const known = this.lists[list]?.[Number(index)];
+      if (!known) return false;
+      const defect = inner === undefined ? undefined : known.defects[Number(inner)];
+      const place = `${list}[${known.index}]${defect === undefined ? '' : `.defects[${defect}]`}`;
+      this.problems.push({ path: `${place}${path.replace(LEFT_OUT, '')}`, message });
+      if (defect === undefined) gone.add(known);
+      else marred.set(known, [...(marred.get(known) ?? []), defect]);
+      if (list === 'parts') this.miss(known.entry, message);
+    }
+    for (const [list, kept] of Object.entries(this.lists))
+      this.lists[list] = kept
+        .filter((each) => !gone.has(each))
+        .map((each) => {
+          const out = marred.get(each) ?? [];
+          return { ...each, defects: each.defects.filter((index) => !out.includes(index)) };
+        });
+    return true;
+  }
+
+  /** Named among what is not placed only where its name and number can be written down. */
+  private miss(entry: unknown, message: string): void {
+    const part = missingPart.safeParse(entry);
+    if (!part.success || this.missing.some((each) => each.part === part.data.id)) return;
+    this.missing.push({ part: part.data.id, count: part.data.quantity, reason: [message] });
+  }
+
+  /** Parts that were left out; one that stands there twice is left out once. */
+  leftOut({ parts }: LayoutJob): LeftOut[] {
+    return this.missing.filter(({ part }) => !parts.some(({ id }) => id === part));
+  }
+}
 
 /**
  * Reads a layout job, leaving out the entries that cannot be, so that the good rest is laid out all the same. Paths name places in the
@@ -163,70 +247,15 @@ export function salvageLayoutJob(text: string): Read<Salvaged> {
   const strict = readLayoutJob(text);
   if (strict.ok) return { ok: true, value: { job: strict.value, problems: [], leftOut: [] } };
   if (strict.problems.some(({ path }) => !LEFT_OUT.test(path))) return strict;
-  const raw = JSON.parse(text) as Record<string, unknown>;
-  const inners = (entry: unknown) => {
-    const defects = (entry as { defects?: unknown } | null)?.defects;
-    return Array.isArray(defects) ? defects.map((_defect, index) => index) : [];
-  };
-  const lists: RawLists = Object.fromEntries(
-    ['parts', 'stock', 'pinned'].map((list) => [
-      list,
-      ((raw[list] ?? []) as unknown[]).map((entry, at) => ({ at, entry, inner: inners(entry) })),
-    ]),
-  );
-  const problems: Problem[] = [];
-  const leftOut: { part: string; count: number; reason: Text }[] = [];
+  const salvage = new Salvage(JSON.parse(text) as Record<string, unknown>);
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    const entries = Object.fromEntries(
-      Object.entries(lists).map(([list, kept]) => [list, kept.map(({ entry }) => entry)]),
-    );
-    const read = readLayoutJob(JSON.stringify({ ...raw, ...entries }));
+    const read = salvage.read();
     if (read.ok) {
-      const { parts } = read.value;
-      // A part that stands there twice is left out once.
-      return {
-        ok: true,
-        value: {
-          job: read.value,
-          problems,
-          leftOut: leftOut.filter(({ part }) => !parts.some(({ id }) => id === part)),
-        },
-      };
+      const { value: job } = read;
+      const { problems } = salvage;
+      return { ok: true, value: { job, problems, leftOut: salvage.leftOut(job) } };
     }
-    const gone = new Set<object>();
-    const marred = new Map<object, number[]>();
-    for (const { path, message } of read.problems) {
-      const [, list, index, , inner] = LEFT_OUT.exec(path) ?? [];
-      const known = list === undefined ? undefined : lists[list]?.[Number(index)];
-      if (!known) return strict;
-      const defect = inner === undefined ? undefined : known.inner[Number(inner)];
-      const tail = path.replace(LEFT_OUT, '');
-      problems.push({
-        path: `${list}[${known.at}]${defect === undefined ? '' : `.defects[${defect}]`}${tail}`,
-        message,
-      });
-      if (defect !== undefined) marred.set(known, [...(marred.get(known) ?? []), defect]);
-      else gone.add(known);
-      // Named among what is not placed only where its name and number can be written down.
-      const missing = list === 'parts' ? missingPart.safeParse(known.entry) : null;
-      if (missing?.success && !leftOut.some(({ part }) => part === missing.data.id))
-        leftOut.push({ part: missing.data.id, count: missing.data.quantity, reason: [message] });
-    }
-    for (const [list, kept] of Object.entries(lists)) {
-      lists[list] = kept
-        .filter((each) => !gone.has(each))
-        .map((each) => {
-          const without = marred.get(each);
-          if (!without) return each;
-          const inner = each.inner.filter((index) => !without.includes(index));
-          const original = ((raw[list] as unknown[])[each.at] as { defects: unknown[] }).defects;
-          return {
-            ...each,
-            inner,
-            entry: { ...(each.entry as object), defects: inner.map((index) => original[index]) },
-          };
-        });
-    }
+    if (!salvage.leaveOut(read.problems)) return strict;
   }
   return strict;
 }

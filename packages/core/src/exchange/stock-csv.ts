@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { at } from '../lists/index.js';
-import { parseLength, printMoney, toMm } from '../measure/index.js';
+import { type Cents, parseLength, printMoney, type Ticks, toMm } from '../measure/index.js';
 import type { Zone } from '../plane/index.js';
 import {
   DEFECT_KINDS,
@@ -8,6 +8,7 @@ import {
   type Face,
   liesOnBoard,
   MATERIALS,
+  type Material,
   materialByWord,
   type RackEntry,
 } from '../wood/index.js';
@@ -62,41 +63,68 @@ const writeZone = (zone: Zone): string => {
   return `${shape} ${(numbers as number[]).flat().join(' ')}`;
 };
 
-function readRow(row: Record<string, string>): RackEntry | string {
-  const cell = (column: string) => (row[column] ?? '').trim();
-  const lengths: Record<string, number> = {};
-  for (const column of NEEDED) {
+type Cell = (column: string) => string;
+
+/** A cell that is not read: its message goes to the line it stands on. */
+class Unread extends Error {}
+
+function unread(message: string): never {
+  throw new Unread(message);
+}
+
+function readLengths(cell: Cell): Record<(typeof NEEDED)[number], Ticks> {
+  const read = (column: (typeof NEEDED)[number]): Ticks => {
     const parsed = parseLength(cell(column), 'mm');
-    if (!parsed.ok) return `${column}: ${parsed.message}`;
-    if (parsed.ticks <= 0) return `${column}: “${cell(column)}” must be above zero`;
-    lengths[column] = parsed.ticks;
-  }
+    if (!parsed.ok) unread(`${column}: ${parsed.message}`);
+    if (parsed.ticks <= 0) unread(`${column}: “${cell(column)}” must be above zero`);
+    return parsed.ticks;
+  };
+  return { thickness: read('thickness'), width: read('width'), length: read('length') };
+}
+
+function readQuantity(cell: Cell): number {
   const quantity = cell('quantity') === '' ? 1 : Number(cell('quantity'));
   if (!Number.isInteger(quantity) || quantity < 1 || quantity > 1000)
-    return `quantity: “${cell('quantity')}” is not a whole number from 1 to 1000`;
+    unread(`quantity: “${cell('quantity')}” is not a whole number from 1 to 1000`);
+  return quantity;
+}
+
+function readMaterial(cell: Cell): Material {
+  const said = cell('material');
   const material =
-    cell('material') === ''
+    said === ''
       ? MATERIALS[0]
-      : (MATERIALS.find((each) => each.id === cell('material') || each.name === cell('material')) ??
-        materialByWord(cell('material').toLowerCase()));
-  if (!material)
-    return `material: “${cell('material')}” is not known; known are ${MATERIALS.map((each) => each.id).join(', ')}`;
-  const face = (column: string): Face | null =>
-    cell(column) === '' || cell(column) === 'rough'
-      ? 'rough'
-      : cell(column) === 'planed'
-        ? 'planed'
-        : null;
-  const [faceA, faceB] = [face('faceA'), face('faceB')];
-  if (!faceA || !faceB) return `faceA, faceB: a face is rough or planed`;
-  const price = cell('price') === '' ? null : Number(cell('price').replace(',', '.'));
-  if (price !== null && !(price >= 0 && price < 1e7))
-    return `price: “${cell('price')}” is not an amount`;
+      : (MATERIALS.find((each) => each.id === said || each.name === said) ??
+        materialByWord(said.toLowerCase()));
+  if (material) return material;
+  const known = MATERIALS.map((each) => each.id).join(', ');
+  return unread(`material: “${said}” is not known; known are ${known}`);
+}
+
+function readFace(said: string): Face {
+  if (said === '' || said === 'rough') return 'rough';
+  if (said === 'planed') return 'planed';
+  return unread('faceA, faceB: a face is rough or planed');
+}
+
+function readPrice(cell: Cell): Cents | null {
+  if (cell('price') === '') return null;
+  const price = Number(cell('price').replace(',', '.'));
+  if (!(price >= 0 && price < 1e7)) unread(`price: “${cell('price')}” is not an amount`);
+  return Math.round(price * 100);
+}
+
+function readRow(row: Record<string, string>): RackEntry {
+  const cell: Cell = (column) => (row[column] ?? '').trim();
+  const { thickness, width, length } = readLengths(cell);
+  const quantity = readQuantity(cell);
+  const material = readMaterial(cell);
+  const [faceA, faceB] = [readFace(cell('faceA')), readFace(cell('faceB'))];
+  const price = readPrice(cell);
   const defects = readDefects(cell('defects'));
-  if (typeof defects === 'string') return `defects: ${defects}`;
-  const { thickness, width, length } = lengths as Record<(typeof NEEDED)[number], number>;
+  if (typeof defects === 'string') unread(`defects: ${defects}`);
   const outside = defects.find((defect) => !liesOnBoard(defect.zone, length, width));
-  if (outside) return `defects: the ${outside.kind} lies outside its board`;
+  if (outside) unread(`defects: the ${outside.kind} lies outside its board`);
   return {
     name: cell('name').slice(0, 80) || 'Board',
     quantity,
@@ -108,7 +136,7 @@ function readRow(row: Record<string, string>): RackEntry | string {
       length,
       faceA,
       faceB,
-      price: price === null ? null : Math.round(price * 100),
+      price,
       offcut: /^(true|yes|1)$/i.test(cell('offcut')),
       grained: material.grained,
       defects,
@@ -146,10 +174,10 @@ const unescaped = (cell: string): string =>
 const columnNamed = (header: string): string =>
   COLUMNS.find((column) => column.toLowerCase() === header.trim().toLowerCase()) ?? header.trim();
 
-function readCells(columns: readonly string[], { cells, broken }: Row): RackEntry | string {
-  if (broken) return broken;
+function readCells(columns: readonly string[], { cells, broken }: Row): RackEntry {
+  if (broken) unread(broken);
   if (cells.slice(columns.length).some((cell) => cell.trim() !== ''))
-    return `${cells.length} cells stand in it, the header has ${columns.length}`;
+    unread(`${cells.length} cells stand in it, the header has ${columns.length}`);
   return readRow(
     Object.fromEntries(columns.map((column, index) => [column, unescaped(cells[index] ?? '')])),
   );
@@ -166,9 +194,12 @@ export function readStockCsv(text: string): CsvReading {
   }
   const reading: CsvReading = { entries: [], problems: [] };
   for (const row of rows) {
-    const entry = readCells(columns, row);
-    if (typeof entry === 'string') reading.problems.push({ line: row.line, message: entry });
-    else reading.entries.push(entry);
+    try {
+      reading.entries.push(readCells(columns, row));
+    } catch (error) {
+      if (!(error instanceof Unread)) throw error;
+      reading.problems.push({ line: row.line, message: error.message });
+    }
   }
   return reading;
 }

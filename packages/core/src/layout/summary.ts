@@ -82,8 +82,10 @@ export function costByPart(
 export const aboveBest = ({
   cost,
   lowerBound,
-}: Pick<Layout, 'cost' | 'lowerBound'>): number | null =>
-  cost <= lowerBound ? 0 : lowerBound > 0 ? (cost - lowerBound) / lowerBound : null;
+}: Pick<Layout, 'cost' | 'lowerBound'>): number | null => {
+  if (cost <= lowerBound) return 0;
+  return lowerBound > 0 ? (cost - lowerBound) / lowerBound : null;
+};
 
 /** Panels shorter than what is held by hand at the saw, by part. Lengths in ticks. */
 export function shortPieces(

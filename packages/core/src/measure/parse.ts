@@ -42,6 +42,39 @@ const plain = (text: string): string =>
 
 const wrong = (message: string): ParsedLength => ({ ok: false, message });
 
+/** One quantity at the head of a text: how much of which unit, and what comes after it. */
+interface Quantity {
+  value: number;
+  unit: number;
+  rest: string;
+}
+
+/** The unit of a number that stands without one: inches after feet and for fractions, otherwise the reader's own. */
+function bareUnit(isFraction: boolean, previousUnit: number, system: UnitSystem): number {
+  if (previousUnit === UNITS.ft || isFraction || system === 'inch') return TICKS_PER_INCH;
+  return TICKS_PER_MM;
+}
+
+/** Reads the quantity that a text begins with; a message when it begins with none. */
+function readQuantity(
+  text: string,
+  rest: string,
+  previousUnit: number,
+  system: UnitSystem,
+): Quantity | string {
+  const found = QUANTITY.exec(rest);
+  if (!found) return `“${rest.trim()}” in “${text}” is not a length. Try 5 1/2, 140 mm or 1' 6".`;
+  const [all, whole, mixedTop, mixedBottom, top, bottom, decimal, unitName] = found;
+  const denominator = mixedBottom ?? bottom;
+  if (denominator !== undefined && Number(denominator) === 0) return `“${text}” divides by zero.`;
+  const bare = bareUnit(denominator !== undefined, previousUnit, system);
+  const value =
+    decimal !== undefined
+      ? Number(decimal.replace(',', '.'))
+      : Number(whole ?? 0) + Number(mixedTop ?? top) / Number(denominator);
+  return { value, unit: UNITS[unitName ?? ''] ?? bare, rest: rest.slice(all.length) };
+}
+
 /**
  * Reads a length as people write it: `5/8`, `5 1/2"`, `5-1/2`, `1' 6"`, `140`, `14 cm`, `140mm`, `⅝`, `14,5`.
  * A bare number is in `system`; a bare fraction is always inches, since nobody divides a millimetre into eighths.
@@ -49,41 +82,20 @@ const wrong = (message: string): ParsedLength => ({ ok: false, message });
  */
 export function parseLength(text: string, system: UnitSystem): ParsedLength {
   const source = plain(text);
+  const typed = text.trim();
   if (source === '') return wrong('No length given.');
-  if (source.startsWith('-')) return wrong(`“${text.trim()}” is negative: a length is above zero.`);
-  let rest = source;
+  if (source.startsWith('-')) return wrong(`“${typed}” is negative: a length is above zero.`);
   let total = 0;
-  let parts = 0;
   let previousUnit = Number.POSITIVE_INFINITY;
-  while (rest.trim() !== '') {
-    const found = QUANTITY.exec(rest);
-    if (!found)
-      return wrong(
-        `“${rest.trim()}” in “${text.trim()}” is not a length. Try 5 1/2, 140 mm or 1' 6".`,
-      );
-    const [all, whole, mixedTop, mixedBottom, top, bottom, decimal, unitName] = found;
-    const denominator = mixedBottom ?? bottom;
-    if (denominator !== undefined && Number(denominator) === 0)
-      return wrong(`“${text.trim()}” divides by zero.`);
-    const isFraction = denominator !== undefined;
-    const bare =
-      parts > 0 && previousUnit === UNITS.ft
-        ? TICKS_PER_INCH
-        : isFraction || system === 'inch'
-          ? TICKS_PER_INCH
-          : TICKS_PER_MM;
-    const unit = unitName === undefined ? bare : (UNITS[unitName] ?? bare);
-    if (unit >= previousUnit) return wrong(`“${text.trim()}” gives two lengths; one is wanted.`);
-    const value =
-      decimal !== undefined
-        ? Number(decimal.replace(',', '.'))
-        : Number(whole ?? 0) + Number(mixedTop ?? top) / Number(denominator);
-    total += value * unit;
-    previousUnit = unit;
-    parts += 1;
-    rest = rest.slice(all.length);
+  for (let rest = source; rest.trim() !== ''; ) {
+    const read = readQuantity(typed, rest, previousUnit, system);
+    if (typeof read === 'string') return wrong(read);
+    if (read.unit >= previousUnit) return wrong(`“${typed}” gives two lengths; one is wanted.`);
+    total += read.value * read.unit;
+    previousUnit = read.unit;
+    rest = read.rest;
   }
   const ticks = Math.round(total);
-  if (ticks > LONGEST) return wrong(`“${text.trim()}” is longer than 30 m: is the unit right?`);
+  if (ticks > LONGEST) return wrong(`“${typed}” is longer than 30 m: is the unit right?`);
   return { ok: true, ticks };
 }

@@ -50,13 +50,11 @@ export function printLength(ticks: Ticks, style: LengthStyle | FileStyle): strin
     return Object.is(rounded, -0) ? '0' : String(rounded);
   }
   const { negative, whole, top, bottom } = readTape(ticks, style.division);
-  const fraction = top === 0 ? '' : `${top}/${bottom}`;
-  const text =
-    whole === 0 && fraction !== ''
-      ? fraction
-      : fraction === ''
-        ? String(whole)
-        : `${whole} ${fraction}`;
+  const parts = [
+    ...(whole > 0 || top === 0 ? [whole] : []),
+    ...(top > 0 ? [`${top}/${bottom}`] : []),
+  ];
+  const text = parts.join(' ');
   return negative ? `−${text}` : text;
 }
 

@@ -1,4 +1,4 @@
-import { at, must } from '../lists/index.js';
+import { at } from '../lists/index.js';
 import type { Degrees } from '../measure/index.js';
 import { joinTexts, ofAngle, type Text, text } from '../text/index.js';
 import type { Panel, PanelEdge } from './panel-set.js';
@@ -26,12 +26,14 @@ function slanted(panel: Panel): SlantedEdge[] {
     });
 }
 
-const places = (count: number, place: SlantedEdge['place']): string =>
-  count === 2
-    ? place === 'end'
-      ? 'both ends'
-      : 'both edges along the grain'
-    : `${times(count)} ${place}${count === 1 ? '' : 's'}`;
+const BOTH: Record<SlantedEdge['place'], string> = {
+  end: 'both ends',
+  'edge along the grain': 'both edges along the grain',
+};
+const places = (count: number, place: SlantedEdge['place']): string => {
+  if (count === 2) return BOTH[place];
+  return `${times(count)} ${place}${count === 1 ? '' : 's'}`;
+};
 
 const longer = (tilt: Degrees): string => `${tilt > 0 ? 'inside' : 'outside'} face longer`;
 
@@ -41,9 +43,9 @@ function bySetting(edges: readonly SlantedEdge[]): SlantedEdge[][] {
   for (const edge of edges) {
     const known = groups.find(
       ([first]) =>
-        must(first, 'first').place === edge.place &&
-        Math.abs(must(first, 'first').mitre - edge.mitre) < ONE_SETTING &&
-        Math.abs(Math.abs(must(first, 'first').tilt) - Math.abs(edge.tilt)) < ONE_SETTING,
+        first?.place === edge.place &&
+        Math.abs(first.mitre - edge.mitre) < ONE_SETTING &&
+        Math.abs(Math.abs(first.tilt) - Math.abs(edge.tilt)) < ONE_SETTING,
     );
     if (known) known.push(edge);
     else groups.push([edge]);

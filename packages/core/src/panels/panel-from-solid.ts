@@ -109,6 +109,57 @@ function clearTiltedEdge(from: Point, to: Point): Zone {
   return { kind: 'polygon', points: [from, to, moved(to), moved(from)] };
 }
 
+/** The faces of a slab: outside, inside, and those along its edges in the outline's order. */
+interface Slab {
+  outside: SolidFace;
+  inside: SolidFace;
+  edges: readonly SolidFace[];
+}
+
+function slabOf({ solid, outsideNormal }: PanelDraft): Slab {
+  const outside = faceTowards(solid, outsideNormal);
+  const inside = faceTowards(solid, negate(outsideNormal));
+  const edges = outside.corners.map((_corner, index) =>
+    edgeOf(outside.corners, solid, outside, index),
+  );
+  return { outside, inside, edges };
+}
+
+function panelEdge(
+  face: SolidFace,
+  from: number,
+  corners: readonly Vec3[],
+  { x, y, outsideNormal }: { x: Vec3; y: Vec3; outsideNormal: Vec3 },
+): PanelEdge {
+  const to = (from + 1) % corners.length;
+  const run = subtract(at(corners, to), at(corners, from));
+  const slope = Math.abs(atan2(dot(run, x), dot(run, y)));
+  const mitre = Math.min(slope, 180 - slope);
+  return {
+    from,
+    to,
+    tilt: asin(dot(face.plane.normal, outsideNormal)),
+    mitre: mitre > 90 - ALONG ? 0 : mitre,
+    length: whole(Math.hypot(dot(run, x), dot(run, y))),
+  };
+}
+
+/** Where no knot may lie: round what is cut out, and along tilted edges on the larger face. */
+const clearZones = ({
+  outline,
+  underside,
+  edges,
+  features,
+}: Pick<Panel, 'outline' | 'underside' | 'edges' | 'features'>): Zone[] => [
+  ...features.flatMap(clearRound),
+  ...edges
+    .filter(({ tilt }) => Math.abs(tilt) >= ALONG)
+    .map(({ tilt, from, to }) => {
+      const larger = tilt > 0 ? underside : outline;
+      return clearTiltedEdge(at(larger, from), at(larger, to));
+    }),
+];
+
 /**
  * Reads a panel off its solid: outline, underside, edges with tilt and mitre, zones. Lengths in ticks, angles in degrees.
  * Throws when the solid is not a slab between two parallel faces, which is a fault of the family.
@@ -118,45 +169,26 @@ export function cutPanel(draft: PanelDraft): Panel {
   const { solid, outsideNormal } = draft;
   const x = unit(draft.grainDirection);
   const y = cross(outsideNormal, x);
-  const outside = faceTowards(solid, outsideNormal);
-  const inside = faceTowards(solid, negate(outsideNormal));
-  const outlineCorners = outside.corners;
-  const edgeFaces = outlineCorners.map((_corner, index) =>
-    edgeOf(outlineCorners, solid, outside, index),
+  const slab = slabOf(draft);
+  const { corners } = slab.outside;
+  const undersideCorners = slab.edges.map((edge, index) =>
+    cornerOn(slab.inside, at(slab.edges, index - 1), edge),
   );
-  const undersideCorners = outlineCorners.map((_corner, index) =>
-    cornerOn(
-      inside,
-      at(edgeFaces, (index + edgeFaces.length - 1) % edgeFaces.length),
-      at(edgeFaces, index),
-    ),
-  );
-  const both = [...outlineCorners, ...undersideCorners];
-  const leastX = Math.min(...both.map((corner) => dot(corner, x)));
-  const leastY = Math.min(...both.map((corner) => dot(corner, y)));
+  const both = [...corners, ...undersideCorners];
+  const least = (axis: Vec3) => Math.min(...both.map((corner) => dot(corner, axis)));
   const origin = add(
-    add(scale(x, leastX), scale(y, leastY)),
-    scale(outsideNormal, outside.plane.offset),
+    add(scale(x, least(x)), scale(y, least(y))),
+    scale(outsideNormal, slab.outside.plane.offset),
   );
   const toFrame = (point: Vec3): Point => {
     const from = subtract(point, origin);
     return [whole(dot(from, x)), whole(dot(from, y))];
   };
-  const outline = outlineCorners.map(toFrame);
+  const outline = corners.map(toFrame);
   const underside = undersideCorners.map(toFrame);
-  const edges = edgeFaces.map((face, from): PanelEdge => {
-    const to = (from + 1) % outline.length;
-    const run = subtract(at(outlineCorners, to), at(outlineCorners, from));
-    const slope = Math.abs(atan2(dot(run, x), dot(run, y)));
-    const mitre = Math.min(slope, 180 - slope);
-    return {
-      from,
-      to,
-      tilt: asin(dot(face.plane.normal, outsideNormal)),
-      mitre: mitre > 90 - ALONG ? 0 : mitre,
-      length: whole(Math.hypot(dot(run, x), dot(run, y))),
-    };
-  });
+  const edges = slab.edges.map((face, from) =>
+    panelEdge(face, from, corners, { x, y, outsideNormal }),
+  );
   const features = draft.features?.(toFrame) ?? [];
   return {
     id: draft.id,
@@ -171,17 +203,7 @@ export function cutPanel(draft: PanelDraft): Panel {
     outside: draft.outside ?? 'any',
     inside: draft.inside,
     knots: draft.knots,
-    clear:
-      draft.knots === 'none'
-        ? []
-        : [
-            ...features.flatMap(clearRound),
-            ...edges.flatMap((edge) => {
-              if (Math.abs(edge.tilt) < ALONG) return [];
-              const larger = edge.tilt > 0 ? underside : outline;
-              return [clearTiltedEdge(at(larger, edge.from), at(larger, edge.to))];
-            }),
-          ],
+    clear: draft.knots === 'none' ? [] : clearZones({ outline, underside, edges, features }),
     cutAway: features.flatMap(cutAwayOf),
   };
 }

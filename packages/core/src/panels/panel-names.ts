@@ -5,34 +5,29 @@ import type { PanelSet } from './panel-set.js';
 /** Words that tell panels of one role apart. */
 const SIDES = ['left', 'right', 'upper', 'lower', 'front', 'rear', 'back'];
 
+/** What tells a panel apart from others of its role: nothing, a number, or words. */
+function distinction(id: string, role: string, numbered: ReadonlySet<string>): string {
+  if (id === role) return numbered.has(id) ? '1' : '';
+  return id.startsWith(`${role}-`) ? id.slice(role.length + 1) : '';
+}
+
+function labelled(label: string, rest: string): string {
+  if (rest === '') return label;
+  return /^\d+$/.test(rest) ? `${label} ${rest}` : `${label}, ${rest.replaceAll('-', ' ')}`;
+}
+
 /** What to call each panel, by its id: its role’s name, and where several panels share a role what tells them apart (`Front, lower`). */
 export function panelNames(
   family: Pick<PlanDeclaration, 'roles'> | undefined,
   box: PanelSet,
 ): Map<string, string> {
   const numbered = new Set(box.panels.flatMap(({ id }) => /^(.*)-2$/.exec(id)?.[1] ?? []));
-  const names = new Map(
+  return new Map(
     box.panels.map(({ id, role }) => {
       const label = family?.roles.find((each) => each.id === role)?.label ?? role;
-      const rest =
-        id === role
-          ? numbered.has(id)
-            ? '1'
-            : ''
-          : id.startsWith(`${role}-`)
-            ? id.slice(role.length + 1)
-            : '';
-      return [
-        id,
-        rest === ''
-          ? label
-          : /^\d+$/.test(rest)
-            ? `${label} ${rest}`
-            : `${label}, ${rest.replaceAll('-', ' ')}`,
-      ];
+      return [id, labelled(label, distinction(id, role, numbered))];
     }),
   );
-  return names;
 }
 
 /** What a panel is called in the middle of a sentence, by its id alone: `left side` for side-left, `post` for post-2. */

@@ -8,6 +8,12 @@ export {
   liesOnBoard,
   mustBeCutAway,
 } from './board.js';
-export { MATERIALS, materialByWord, materialDensity, materialName } from './material.js';
+export {
+  MATERIALS,
+  type Material,
+  materialByWord,
+  materialDensity,
+  materialName,
+} from './material.js';
 export { NOMINAL_SIZES, type NominalSize } from './nominal.js';
 export { parseRackLine, type RackEntry } from './quick-entry.js';

@@ -27,7 +27,6 @@ const SIZES = new RegExp(String.raw`(${LENGTH})\s*x\s*(${LENGTH})\s*x\s*(${LENGT
 const NOMINAL = new RegExp(String.raw`(\d+x\d+)\s*(?:x|,|\s)\s*(${LENGTH})`);
 const PRICE = /(?:^|\s)(?:at|@|for)?\s*(\d+(?:[.,]\d{1,2})?)\s*(?:each|ea)?\s*$/;
 
-const wrong = (message: string): ParsedEntry => ({ ok: false, message });
 const singular = (name: string): string =>
   name.length > 3 && name.endsWith('s') && !name.endsWith('ss') ? name.slice(0, -1) : name;
 
@@ -40,13 +39,26 @@ function readFaces(words: string): { faceA: Face; faceB: Face } {
   return { faceA: 'rough', faceB: 'rough' };
 }
 
-/**
- * Reads one line as people say it: `6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40`, `4 1x8 x 8ft pine planed 12.50`,
- * `ply 12 x 1220 x 2440 mm`, `3 pickets 6ft`. Thickness × width × length; a nominal size brings its actual one.
- * Rough is taken where no face is said. Bare numbers are in `system`.
- */
-export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
-  const text = line
+/** A line that is not read; its message goes to who typed it. */
+class Unread extends Error {}
+
+function unread(message: string): never {
+  throw new Unread(message);
+}
+
+/** Sizes as they were said, and the words before and after them. */
+interface SaidSizes {
+  sizes: { thickness: string; width: string; length: string } | null;
+  /** The nominal size and a length, where no three sizes were said. */
+  nominal: NominalSize | null;
+  length: string;
+  before: string;
+  after: string;
+}
+
+/** Straight marks, small letters, and an `x` between sizes set apart. */
+const plain = (line: string): string =>
+  line
     .replace(/[×✕]/g, 'x')
     .replace(/[″”“]/g, '"')
     .replace(/[′’]/g, "'")
@@ -56,92 +68,122 @@ export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
       /(?<=[\d¼½¾⅐-⅞"'])\s*x\s*(?=[\d¼½¾⅐-⅞])|(?<=\d\s*(?:mm|cm|m|inches|inch|in|feet|foot|ft))\s*x\s*(?=[\d¼½¾⅐-⅞])/g,
       ' x ',
     );
-  if (text === '') return wrong('Nothing typed. Try: 6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40');
+
+/** How many boards, and the rest of the line, a nominal size in it drawn together (`1 x 6` is `1x6`). */
+function readCount(text: string): { quantity: number; said: string } {
   const counted = /^(\d+)\s+(?!x\b|mm\b|cm\b|m\b|in\b|ft\b)(.*)$/.exec(text);
   const quantity = counted ? Number(counted[1]) : 1;
   if (quantity < 1 || quantity > 1000)
-    return wrong(`${quantity} boards: between 1 and 1000 can be entered at once.`);
-  const said = (counted ? at(counted, 2) : text).replace(
+    unread(`${quantity} boards: between 1 and 1000 can be entered at once.`);
+  const said = (counted?.[2] ?? text).replace(
     /(?<![\d/.,¼½¾⅐-⅞-])(\d+) x (\d+)(?= x |$|\s+(?!(?:mm|cm|m|in|inch|inches|ft|feet|foot)\b|["'])\D)/,
     (all, a: string, b: string) =>
       nominalByName(`${a}×${b}`) && !SIZES.test(all) ? `${a}x${b}` : all,
   );
+  return { quantity, said };
+}
 
-  let sizes: { thickness: string; width: string; length: string } | null = null;
-  let nominal: NominalSize | null = null;
-  let lengthText = '';
-  let before = '';
-  let after = '';
+function around(said: string, { index, 0: found }: RegExpExecArray) {
+  return { before: said.slice(0, index), after: said.slice(index + found.length) };
+}
+
+/** A board known by its name and a length: `pickets 6ft`. */
+function namedSizes(line: string, said: string): SaidSizes {
+  const [, before = '', rest = ''] = /^([a-z ]+?)\s+(.*)$/.exec(said) ?? [];
+  const length = new RegExp(`^${LENGTH}`).exec(rest)?.[0];
+  const nominal = NOMINAL_SIZES.find((size) => size.name === singular(before));
+  if (nominal && length !== undefined)
+    return { sizes: null, nominal, length, before, after: rest.slice(length.length) };
+  return unread(
+    `“${line.trim()}” gives no size. Say thickness x width x length, for instance 5/8 x 5 1/2 x 6ft, or a nominal size and a length.`,
+  );
+}
+
+function readSizes(line: string, said: string): SaidSizes {
   const asNominal = NOMINAL.exec(said);
+  const nominal = asNominal?.[1] === undefined ? undefined : nominalByName(asNominal[1]);
+  if (asNominal && nominal)
+    return { sizes: null, nominal, length: at(asNominal, 2), ...around(said, asNominal) };
   const full = SIZES.exec(said);
-  if (asNominal && nominalByName(at(asNominal, 1))) {
-    nominal = must(nominalByName(at(asNominal, 1)), 'nominalByName');
-    lengthText = at(asNominal, 2);
-    before = said.slice(0, asNominal.index);
-    after = said.slice(asNominal.index + asNominal[0].length);
-  } else if (full) {
-    sizes = { thickness: at(full, 1), width: at(full, 2), length: at(full, 3) };
-    before = said.slice(0, full.index);
-    after = said.slice(full.index + full[0].length);
-  } else {
-    const named = /^([a-z ]+?)\s+(.*)$/.exec(said);
-    const lengthFound = named ? new RegExp(`^${LENGTH}`).exec(at(named, 2)) : null;
-    nominal = named
-      ? (NOMINAL_SIZES.find((size) => size.name === singular(at(named, 1))) ?? null)
-      : null;
-    if (!nominal || !lengthFound) {
-      return wrong(
-        `“${line.trim()}” gives no size. Say thickness x width x length, for instance 5/8 x 5 1/2 x 6ft, or a nominal size and a length.`,
-      );
-    }
-    before = at(must(named, 'named'), 1);
-    lengthText = lengthFound[0];
-    after = at(must(named, 'named'), 2).slice(lengthFound[0].length);
-  }
+  if (!full) return namedSizes(line, said);
+  const [, thickness = '', width = '', length = ''] = full;
+  return { sizes: { thickness, width, length }, nominal: null, length, ...around(said, full) };
+}
 
+function readMeasure(what: string, value: string, system: UnitSystem): Ticks {
+  const parsed = parseLength(value, system);
+  if (!parsed.ok) unread(`${what}: ${parsed.message}`);
+  if (parsed.ticks <= 0) unread(`${what}: “${value}” is zero.`);
+  return parsed.ticks;
+}
+
+function measured({ sizes, nominal, length }: SaidSizes, system: UnitSystem) {
   // A unit said once at the end (`12 x 1220 x 2440 mm`) holds for the bare numbers before it, but not feet.
   const lastUnit = sizes && /(mm|cm)\s*$/.exec(sizes.length) ? 'mm' : system;
-  const measured: Ticks[] = [];
-  for (const [what, value] of sizes ? Object.entries(sizes) : [['length', lengthText] as const]) {
-    const parsed = parseLength(value, what === 'length' ? system : lastUnit);
-    if (!parsed.ok) return wrong(`${what}: ${parsed.message}`);
-    if (parsed.ticks <= 0) return wrong(`${what}: “${value}” is zero.`);
-    measured.push(parsed.ticks);
-  }
-  const [thickness, width, length] = sizes
-    ? (measured as [Ticks, Ticks, Ticks])
-    : [must(nominal, 'nominal').thickness, must(nominal, 'nominal').width, at(measured, 0)];
+  const { thickness, width } = sizes
+    ? {
+        thickness: readMeasure('thickness', sizes.thickness, lastUnit),
+        width: readMeasure('width', sizes.width, lastUnit),
+      }
+    : must(nominal, 'a nominal size');
   if (thickness > width)
-    return wrong(`The board would be thicker than wide: sizes go thickness x width x length.`);
+    unread(`The board would be thicker than wide: sizes go thickness x width x length.`);
+  return { thickness, width, length: readMeasure('length', length, system) };
+}
 
+/** The price at the end of a line, each board, and the words before it. */
+function readPrice(after: string): { price: Cents | null; words: string } {
   const priced = PRICE.exec(after);
-  const price: Cents | null = priced ? fromDecimal(Number(at(priced, 1).replace(',', '.'))) : null;
-  const rest = `${before} ${priced ? after.slice(0, priced.index) : after}`;
+  if (!priced) return { price: null, words: after };
+  const price = fromDecimal(Number(at(priced, 1).replace(',', '.')));
+  return { price, words: after.slice(0, priced.index) };
+}
+
+function nameFrom(before: string, nominal: NominalSize | null): string {
+  const spoken = before.replace(/\b(of|a|an|the)\b/g, '').trim();
+  const name = singular(spoken === '' ? (nominal?.name ?? 'board') : spoken);
+  return name.charAt(0).toUpperCase() + name.slice(1);
+}
+
+function readEntry(line: string, system: UnitSystem): RackEntry {
+  const text = plain(line);
+  if (text === '') unread('Nothing typed. Try: 6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40');
+  const { quantity, said } = readCount(text);
+  const found = readSizes(line, said);
+  const sizes = measured(found, system);
+  const { price, words } = readPrice(found.after);
+  const rest = `${found.before} ${words}`;
   const material = rest
     .split(/[^a-z]+/)
     .map(materialByWord)
-    .find((found) => found !== undefined);
-  const spoken = before.replace(/\b(of|a|an|the)\b/g, '').trim();
-  const name = singular(spoken === '' ? (nominal?.name ?? 'board') : spoken);
+    .find((each) => each !== undefined);
+  const isSheet = material?.grained === false && !/rough/.test(rest);
   return {
-    ok: true,
-    entry: {
-      name: name.charAt(0).toUpperCase() + name.slice(1),
-      quantity,
-      nominal,
-      kind: {
-        material: material?.id ?? 'western-red-cedar',
-        thickness,
-        width,
-        length,
-        ...(material?.grained === false && !/rough/.test(rest)
-          ? { faceA: 'planed', faceB: 'planed' }
-          : readFaces(rest)),
-        price,
-        offcut: /\boffcuts?\b/.test(rest),
-        grained: material?.grained ?? true,
-        defects: [],
-      },
+    name: nameFrom(found.before, found.nominal),
+    quantity,
+    nominal: found.nominal,
+    kind: {
+      material: material?.id ?? 'western-red-cedar',
+      ...sizes,
+      ...(isSheet ? { faceA: 'planed', faceB: 'planed' } : readFaces(rest)),
+      price,
+      offcut: /\boffcuts?\b/.test(rest),
+      grained: material?.grained ?? true,
+      defects: [],
     },
   };
+}
+
+/**
+ * Reads one line as people say it: `6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40`, `4 1x8 x 8ft pine planed 12.50`,
+ * `ply 12 x 1220 x 2440 mm`, `3 pickets 6ft`. Thickness × width × length; a nominal size brings its actual one.
+ * Rough is taken where no face is said. Bare numbers are in `system`.
+ */
+export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
+  try {
+    return { ok: true, entry: readEntry(line, system) };
+  } catch (error) {
+    if (error instanceof Unread) return { ok: false, message: error.message };
+    throw error;
+  }
 }

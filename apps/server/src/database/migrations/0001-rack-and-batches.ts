@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 
 const uuid = 'char(36) character set ascii collate ascii_bin';
 
-export async function up(knex: Knex): Promise<void> {
+async function createBatches(knex: Knex): Promise<void> {
   await knex.schema.createTable('batches', (table) => {
     table.specificType('id', uuid).primary();
     table.integer('version').unsigned().notNullable().defaultTo(1);
@@ -18,6 +18,9 @@ export async function up(knex: Knex): Promise<void> {
     table.index(['deleted_at', 'changed_at']);
     table.check('boxes between 1 and 1000', undefined, 'batches_boxes');
   });
+}
+
+async function createBoards(knex: Knex): Promise<void> {
   await knex.schema.createTable('boards', (table) => {
     table.specificType('id', uuid).primary();
     table.integer('version').unsigned().notNullable().defaultTo(1);
@@ -48,6 +51,9 @@ export async function up(knex: Knex): Promise<void> {
     table.json('zone').notNullable();
     table.unique(['board_id', 'position']);
   });
+}
+
+async function createLayouts(knex: Knex): Promise<void> {
   await knex.schema.createTable('layouts', (table) => {
     table.specificType('batch_id', uuid).primary().references('batches.id');
     table.json('layout').notNullable();
@@ -70,4 +76,10 @@ export async function up(knex: Knex): Promise<void> {
     table.integer('quantity').unsigned().notNullable();
     table.primary(['batch_id', 'board_id']);
   });
+}
+
+export async function up(knex: Knex): Promise<void> {
+  await createBatches(knex);
+  await createBoards(knex);
+  await createLayouts(knex);
 }

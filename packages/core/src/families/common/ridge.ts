@@ -68,13 +68,8 @@ export function ridgeRoof(ridge: Ridge): { drafts: Draft[]; joints: JointDraft[]
   const slab = (side: -1 | 1): Draft => {
     const id = side < 0 ? 'roof-left' : 'roof-right';
     const down: Vec3 = [side * cos(pitch), 0, -sin(pitch)];
-    const top = lapped
-      ? side < 0
-        ? over(1)
-        : under(-1)
-      : side < 0
-        ? atMost('x', 0)
-        : atLeast('x', 0);
+    const mitre = side < 0 ? atMost('x', 0) : atLeast('x', 0);
+    const lap = side < 0 ? over(1) : under(-1);
     return {
       id,
       role: id,
@@ -83,7 +78,7 @@ export function ridgeRoof(ridge: Ridge): { drafts: Draft[]; joints: JointDraft[]
         solidInside([
           { normal: negate(under(side).normal), offset: -under(side).offset },
           over(side),
-          top,
+          lapped ? lap : mitre,
           { normal: down, offset: dot(down, [side * eaves, 0, slopeAt(ridge, eaves)]) },
           ...between('y', from, to),
         ]),

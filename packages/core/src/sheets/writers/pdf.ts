@@ -1,8 +1,8 @@
 import fontkit from '@pdf-lib/fontkit';
 import { degrees, PDFDocument, type PDFFont, type PDFPage, rgb } from 'pdf-lib';
-import { at } from '../../lists/index.js';
+import { ringPairs } from '../../lists/index.js';
 import { cos, sin, toMm } from '../../measure/index.js';
-import { type Drawing, extentOf, type Layer } from '../drawing.js';
+import { type Drawing, type DrawingShape, extentOf, type Layer } from '../drawing.js';
 
 export const PAPER_SIZES = {
   A4: { width: 210, height: 297 },
@@ -14,6 +14,8 @@ const POINTS = 72 / 25.4;
 /** Millimetres that printers leave blank, and by which tiles overlap inside their register marks. */
 const MARGIN = 12;
 const OVERLAP = 10;
+/** Room for words at the foot of a sheet. */
+const FOOT = 14;
 const BLACK = rgb(0, 0, 0);
 const GREY = rgb(0.45, 0.45, 0.45);
 const BLUE = rgb(0.11, 0.35, 0.59);
@@ -33,14 +35,86 @@ const INK: Record<Layer, { colour: ReturnType<typeof rgb>; width: number; dash?:
   note: { colour: BLACK, width: 0.2 },
 };
 
+/** The box round a drawing in millimetres. */
+const millimetresOf = (drawing: Drawing): readonly [number, number, number, number] => {
+  const [left, bottom, right, top] = extentOf(drawing);
+  return [toMm(left), toMm(bottom), toMm(right), toMm(top)];
+};
+
 interface Sheet {
   page: PDFPage;
   font: PDFFont;
 }
 
+/** A page with how ticks of a drawing come to lie on it, in points. */
+interface Canvas extends Sheet {
+  x: (ticks: number) => number;
+  y: (ticks: number) => number;
+  scale: number;
+}
+type ShapeOf<K extends DrawingShape['kind']> = Extract<DrawingShape, { kind: K }>;
+
+function drawCircle({ page, x, y, scale }: Canvas, { layer, centre, radius }: ShapeOf<'circle'>) {
+  const ink = INK[layer];
+  page.drawCircle({
+    x: x(centre[0]),
+    y: y(centre[1]),
+    size: toMm(radius) * scale * POINTS,
+    borderColor: ink.colour,
+    borderWidth: ink.width * POINTS,
+  });
+}
+
+/** A face, painted white inside: from the farthest on, so that nearer ones hide it. */
+function drawFace({ page, x, y }: Canvas, { layer, points }: ShapeOf<'path'>): void {
+  const ink = INK[layer];
+  const path = points.map(
+    (point, index) => `${index === 0 ? 'M' : 'L'}${x(point[0])} ${-y(point[1])}`,
+  );
+  page.drawSvgPath(`${path.join(' ')} Z`, {
+    x: 0,
+    y: 0,
+    color: rgb(1, 1, 1),
+    borderColor: ink.colour,
+    borderWidth: ink.width * POINTS,
+  });
+}
+
+function drawPath(canvas: Canvas, shape: ShapeOf<'path'>): void {
+  if (shape.layer === 'face') {
+    drawFace(canvas, shape);
+    return;
+  }
+  const { page, x, y } = canvas;
+  const ink = INK[shape.layer];
+  const ends = ringPairs(shape.points);
+  for (const [from, to] of shape.closed ? ends : ends.slice(0, -1))
+    page.drawLine({
+      start: { x: x(from[0]), y: y(from[1]) },
+      end: { x: x(to[0]), y: y(to[1]) },
+      thickness: ink.width * POINTS,
+      color: ink.colour,
+      ...(ink.dash && { dashArray: ink.dash.map((each) => each * POINTS) }),
+    });
+}
+
+function drawWords({ page, font, x, y, scale }: Canvas, shape: ShapeOf<'text'>): void {
+  const size = Math.max(5, toMm(shape.height) * scale * POINTS);
+  const back = shape.align === 'middle' ? font.widthOfTextAtSize(shape.text, size) / 2 : 0;
+  const turn = shape.turn ?? 0;
+  page.drawText(shape.text, {
+    x: x(shape.at[0]) - back * cos(turn),
+    y: y(shape.at[1]) - back * sin(turn),
+    size,
+    font,
+    color: INK[shape.layer].colour,
+    rotate: degrees(turn),
+  });
+}
+
 /** Draws with the drawing's point (x0, y0), in millimetres, at the page's (left, bottom), at a scale. */
 function draw(
-  { page, font }: Sheet,
+  sheet: Sheet,
   drawing: Drawing,
   x0: number,
   y0: number,
@@ -48,61 +122,16 @@ function draw(
   bottom: number,
   scale: number,
 ): void {
-  const x = (ticks: number) => (left + (toMm(ticks) - x0) * scale) * POINTS;
-  const y = (ticks: number) => (bottom + (toMm(ticks) - y0) * scale) * POINTS;
+  const canvas: Canvas = {
+    ...sheet,
+    x: (ticks) => (left + (toMm(ticks) - x0) * scale) * POINTS,
+    y: (ticks) => (bottom + (toMm(ticks) - y0) * scale) * POINTS,
+    scale,
+  };
   for (const shape of drawing.shapes) {
-    const ink = INK[shape.layer];
-    if (shape.kind === 'circle') {
-      page.drawCircle({
-        x: x(shape.centre[0]),
-        y: y(shape.centre[1]),
-        size: toMm(shape.radius) * scale * POINTS,
-        borderColor: ink.colour,
-        borderWidth: ink.width * POINTS,
-      });
-    } else if (shape.kind === 'path') {
-      if (shape.layer === 'face') {
-        // Painted from the farthest face on, so that nearer ones hide it.
-        const path = shape.points
-          .map((point, index) => `${index === 0 ? 'M' : 'L'}${x(point[0])} ${-y(point[1])}`)
-          .join(' ');
-        page.drawSvgPath(`${path} Z`, {
-          x: 0,
-          y: 0,
-          color: rgb(1, 1, 1),
-          borderColor: ink.colour,
-          borderWidth: ink.width * POINTS,
-        });
-        continue;
-      }
-      const ends = shape.closed ? shape.points.length : shape.points.length - 1;
-      for (let index = 0; index < ends; index += 1) {
-        const [from, to] = [
-          at(shape.points, index),
-          at(shape.points, (index + 1) % shape.points.length),
-        ];
-        page.drawLine({
-          start: { x: x(from[0]), y: y(from[1]) },
-          end: { x: x(to[0]), y: y(to[1]) },
-          thickness: ink.width * POINTS,
-          color: ink.colour,
-          ...(ink.dash && { dashArray: ink.dash.map((each) => each * POINTS) }),
-        });
-      }
-    } else {
-      const size = Math.max(5, toMm(shape.height) * Math.max(scale, 0.45) * POINTS);
-      const wide = font.widthOfTextAtSize(shape.text, size);
-      const back = shape.align === 'middle' ? wide / 2 : 0;
-      const turn = shape.turn ?? 0;
-      page.drawText(shape.text, {
-        x: x(shape.at[0]) - back * cos(turn),
-        y: y(shape.at[1]) - back * sin(turn),
-        size,
-        font,
-        color: ink.colour,
-        rotate: degrees(turn),
-      });
-    }
+    if (shape.kind === 'circle') drawCircle(canvas, shape);
+    else if (shape.kind === 'path') drawPath(canvas, shape);
+    else drawWords(canvas, shape);
   }
 }
 
@@ -155,16 +184,11 @@ export function tilesFor(
   drawing: Drawing,
   paper: PaperName,
 ): { wide: number; high: number; columns: number; rows: number; turned: boolean } {
-  const [left, bottom, right, top] = extentOf(drawing).map(toMm) as [
-    number,
-    number,
-    number,
-    number,
-  ];
+  const [left, bottom, right, top] = millimetresOf(drawing);
   const size = PAPER_SIZES[paper];
   const fit = (turned: boolean) => {
     const [pageWide, pageHigh] = turned ? [size.height, size.width] : [size.width, size.height];
-    const [wide, high] = [pageWide - 2 * MARGIN, pageHigh - 2 * MARGIN - 14];
+    const [wide, high] = [pageWide - 2 * MARGIN, pageHigh - 2 * MARGIN - FOOT];
     const count = (long: number, room: number) =>
       Math.max(1, Math.ceil((long - OVERLAP) / (room - OVERLAP)));
     return {
@@ -179,6 +203,72 @@ export function tilesFor(
   return turned.columns * turned.rows < upright.columns * upright.rows ? turned : upright;
 }
 
+/** Whatever falls outside the tile's room is covered, so that no line runs into the margins. */
+function coverMargins(page: PDFPage, { wide, high }: { wide: number; high: number }): void {
+  const [pageWide, pageHigh] = [page.getWidth() / POINTS, page.getHeight() / POINTS];
+  const cover = (x: number, y: number, w: number, h: number) =>
+    page.drawRectangle({
+      x: x * POINTS,
+      y: y * POINTS,
+      width: w * POINTS,
+      height: h * POINTS,
+      color: rgb(1, 1, 1),
+    });
+  cover(0, 0, pageWide, MARGIN + FOOT);
+  cover(0, MARGIN + FOOT + high, pageWide, pageHigh);
+  cover(0, 0, MARGIN, pageHigh);
+  cover(MARGIN + wide, 0, pageWide, pageHigh);
+}
+
+/** A ring with a cross, by which sheets are laid over each other. */
+function registerMark(page: PDFPage, x: number, y: number): void {
+  page.drawCircle({
+    x: x * POINTS,
+    y: y * POINTS,
+    size: 2 * POINTS,
+    borderColor: GREY,
+    borderWidth: 0.5,
+  });
+  const arm = (dx: number, dy: number) =>
+    page.drawLine({
+      start: { x: (x - dx) * POINTS, y: (y - dy) * POINTS },
+      end: { x: (x + dx) * POINTS, y: (y + dy) * POINTS },
+      thickness: 0.4,
+      color: GREY,
+    });
+  arm(4, 0);
+  arm(0, 4);
+}
+
+const placeWords = ({ column, row, columns, rows }: Tile): string =>
+  columns * rows === 1
+    ? ''
+    : `: sheet ${column + 1} of ${columns} from the left, ${row + 1} of ${rows} from below; lay the rings over each other`;
+
+/** One sheet of a drawing at full size. */
+function drawTile(
+  { page, font }: Sheet,
+  drawing: Drawing,
+  tile: Tile,
+  { wide, high }: { wide: number; high: number },
+): void {
+  const [left, bottom] = millimetresOf(drawing);
+  const x0 = left + tile.column * (wide - OVERLAP);
+  const y0 = bottom + tile.row * (high - OVERLAP);
+  draw({ page, font }, drawing, x0, y0, MARGIN, MARGIN + FOOT, 1);
+  coverMargins(page, { wide, high });
+  for (const x of [MARGIN + OVERLAP / 2, MARGIN + wide - OVERLAP / 2])
+    for (const y of [OVERLAP / 2, high - OVERLAP / 2]) registerMark(page, x, MARGIN + FOOT + y);
+  page.drawText(`${drawing.name}, full size${placeWords(tile)}`, {
+    x: MARGIN * POINTS,
+    y: (MARGIN + 7) * POINTS,
+    size: 8,
+    font,
+    color: BLACK,
+  });
+  scaleBar({ page, font }, MARGIN, MARGIN);
+}
+
 /**
  * Drawings at full size on as many sheets as they need, with register marks where sheets are laid over each other, the sheet's place,
  * and a scale bar. `font` is a TrueType font.
@@ -191,73 +281,17 @@ export async function templatesPdf(
 ): Promise<{ bytes: Uint8Array; tiles: Tile[] }> {
   const { pdf, embedded } = await document(font, title);
   const size = PAPER_SIZES[paper];
+  const upright: [number, number] = [size.width * POINTS, size.height * POINTS];
+  const lying: [number, number] = [size.height * POINTS, size.width * POINTS];
   const tiles: Tile[] = [];
   for (const drawing of drawings) {
-    const { wide, high, columns, rows, turned } = tilesFor(drawing, paper);
-    const [left, bottom] = extentOf(drawing).map(toMm) as [number, number, number, number];
-    for (let row = 0; row < rows; row += 1) {
-      for (let column = 0; column < columns; column += 1) {
-        const page = pdf.addPage(
-          turned
-            ? [size.height * POINTS, size.width * POINTS]
-            : [size.width * POINTS, size.height * POINTS],
-        );
-        const sheet = { page, font: embedded };
-        const [x0, y0] = [left + column * (wide - OVERLAP), bottom + row * (high - OVERLAP)];
-        draw(sheet, drawing, x0, y0, MARGIN, MARGIN + 14, 1);
-        // Whatever falls outside the tile's room is covered, so that no line runs into the margins.
-        const [pageWide, pageHigh] = turned ? [size.height, size.width] : [size.width, size.height];
-        const cover = (x: number, y: number, w: number, h: number) =>
-          page.drawRectangle({
-            x: x * POINTS,
-            y: y * POINTS,
-            width: w * POINTS,
-            height: h * POINTS,
-            color: rgb(1, 1, 1),
-          });
-        cover(0, 0, pageWide, MARGIN + 14);
-        cover(0, MARGIN + 14 + high, pageWide, pageHigh);
-        cover(0, 0, MARGIN, pageHigh);
-        cover(MARGIN + wide, 0, pageWide, pageHigh);
-        for (const [x, y] of [
-          [MARGIN + OVERLAP / 2, MARGIN + 14 + OVERLAP / 2],
-          [MARGIN + wide - OVERLAP / 2, MARGIN + 14 + OVERLAP / 2],
-          [MARGIN + OVERLAP / 2, MARGIN + 14 + high - OVERLAP / 2],
-          [MARGIN + wide - OVERLAP / 2, MARGIN + 14 + high - OVERLAP / 2],
-        ] as const) {
-          page.drawCircle({
-            x: x * POINTS,
-            y: y * POINTS,
-            size: 2 * POINTS,
-            borderColor: GREY,
-            borderWidth: 0.5,
-          });
-          page.drawLine({
-            start: { x: (x - 4) * POINTS, y: y * POINTS },
-            end: { x: (x + 4) * POINTS, y: y * POINTS },
-            thickness: 0.4,
-            color: GREY,
-          });
-          page.drawLine({
-            start: { x: x * POINTS, y: (y - 4) * POINTS },
-            end: { x: x * POINTS, y: (y + 4) * POINTS },
-            thickness: 0.4,
-            color: GREY,
-          });
-        }
-        page.drawText(
-          `${drawing.name}, full size${columns * rows > 1 ? `: sheet ${column + 1} of ${columns} from the left, ${row + 1} of ${rows} from below; lay the rings over each other` : ''}`,
-          {
-            x: MARGIN * POINTS,
-            y: (MARGIN + 7) * POINTS,
-            size: 8,
-            font: embedded,
-            color: BLACK,
-          },
-        );
-        scaleBar(sheet, MARGIN, MARGIN);
-        tiles.push({ drawing: drawing.name, column, row, columns, rows });
-      }
+    const { columns, rows, turned, ...room } = tilesFor(drawing, paper);
+    for (let place = 0; place < columns * rows; place += 1) {
+      const row = Math.floor(place / columns);
+      const tile = { drawing: drawing.name, column: place % columns, row, columns, rows };
+      const page = pdf.addPage(turned ? lying : upright);
+      drawTile({ page, font: embedded }, drawing, tile, room);
+      tiles.push(tile);
     }
   }
   return { bytes: await pdf.save(), tiles };
@@ -274,12 +308,7 @@ export async function drawingsPdf(
   const size = PAPER_SIZES[paper];
   const SCALES = [1, 0.5, 0.4, 0.25, 0.2, 0.1, 0.05];
   for (const drawing of drawings) {
-    const [left, bottom, right, top] = extentOf(drawing).map(toMm) as [
-      number,
-      number,
-      number,
-      number,
-    ];
+    const [left, bottom, right, top] = millimetresOf(drawing);
     const [wide, high] = [size.width - 2 * MARGIN, size.height - 2 * MARGIN - 16];
     const scale =
       SCALES.find((each) => (right - left) * each <= wide && (top - bottom) * each <= high) ??
@@ -314,12 +343,7 @@ export async function trueScalePdf(
 ): Promise<Uint8Array> {
   const { pdf, embedded } = await document(font, title);
   for (const drawing of drawings) {
-    const [left, bottom, right, top] = extentOf(drawing).map(toMm) as [
-      number,
-      number,
-      number,
-      number,
-    ];
+    const [left, bottom, right, top] = millimetresOf(drawing);
     const page = pdf.addPage([
       (right - left + 2 * MARGIN) * POINTS,
       (top - bottom + 2 * MARGIN) * POINTS,
