@@ -32,7 +32,7 @@ export const STATIONS: readonly Station[] = [
   {
     path: 'layout',
     label: 'Layout',
-    load: async () => (await import('./layout')).LayoutStation,
+    load: async () => (await import('./layout/layout-station')).LayoutStation,
     done: ({ taken }) => taken,
   },
   {

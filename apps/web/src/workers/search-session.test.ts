@@ -1,8 +1,8 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { type LayoutJob, STANDARD_SAW } from '@spare-knot/core/job';
 import { type Layout, STANDARD_GOALS } from '@spare-knot/core/layout';
-import type { LayoutOrder } from './layout.worker';
-import { questionOf, SearchSession, type SearchWorker } from './search-session';
+import { PretendWorker } from './pretend-worker';
+import { questionOf, SearchSession } from './search-session';
 
 const job = (name: string): LayoutJob => ({
   name,
@@ -23,36 +23,23 @@ const layout = (cost: number): Layout => ({
   seconds: 0,
 });
 
-class Hand implements SearchWorker {
-  readonly orders: LayoutOrder[] = [];
-  ended = false;
-  onmessage: SearchWorker['onmessage'] = null;
-  onerror: SearchWorker['onerror'] = null;
-  postMessage(order: LayoutOrder) {
-    this.orders.push(order);
-  }
-  terminate() {
-    this.ended = true;
-  }
-}
-
-let hands: Hand[];
+let hands: PretendWorker[];
 let done: number[];
 let search: SearchSession;
-const hand = (): Hand => {
+const hand = (): PretendWorker => {
   const last = hands.at(-1);
   if (!last) throw new Error('nobody was hired');
   return last;
 };
 const say = (run: number, kind: 'better' | 'done', cost: number) =>
-  hand().onmessage?.({ data: { run, kind, layout: layout(cost) } });
+  hand().say({ run, kind, layout: layout(cost) });
 
 beforeEach(() => {
   hands = [];
   done = [];
   search = new SearchSession(
     () => {
-      hands.push(new Hand());
+      hands.push(new PretendWorker());
       return hand();
     },
     () => 0,

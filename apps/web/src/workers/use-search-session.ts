@@ -1,16 +1,12 @@
 import type { Layout } from '@spare-knot/core/layout';
 
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import { SearchSession, type SearchWorker } from './search-session';
-
-const hire = (): SearchWorker =>
-  new Worker(new URL('./layout.worker.ts', import.meta.url), {
-    type: 'module',
-  }) as unknown as SearchWorker;
+import { hireSearcher } from './hire-searcher';
+import { SearchSession } from './search-session';
 
 /** One search for as long as the station is open. */
 export function useSearchSession(onDone: (layout: Layout) => void) {
-  const [search] = useState(() => new SearchSession(hire));
+  const [search] = useState(() => new SearchSession(hireSearcher));
   useEffect(() => {
     search.onDone = onDone;
   });

@@ -3,7 +3,7 @@ import { at } from '@spare-knot/core/lists';
 import { printLength } from '@spare-knot/core/measure';
 
 import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from 'recharts';
-import { useUnits } from '../measure/units';
+import { useUnits } from '../../measure/units';
 
 /** What the boards cost over one size; where it stands and where it would go are marked. */
 export default function FitChart({ offer }: { offer: FitOffer }) {

@@ -1,0 +1,169 @@
+import type { FitOffer, FitQuestion } from '@spare-knot/core/advice';
+import { printAngle, printMoney } from '@spare-knot/core/measure';
+import type { BoxPlan } from '@spare-knot/core/plan';
+
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { Length } from '../../measure/length';
+import type { FitWord } from '../../workers/fit.worker';
+
+const FitChart = lazy(() => import('./fit-chart'));
+
+type Names = ReadonlyMap<string, string>;
+
+/** Small changes of size, searched in a worker for one question at a time; what was found for another is of no use. */
+function useFit(question: FitQuestion) {
+  const worker = useRef<Worker | null>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const [offers, setOffers] = useState<readonly FitOffer[] | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const end = () => {
+    worker.current?.terminate();
+    worker.current = null;
+    setShare(null);
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever the question is another one
+  useEffect(() => {
+    setOffers(null);
+    setTrouble(null);
+    return end;
+  }, [question]);
+  const start = () => {
+    end();
+    setOffers(null);
+    setTrouble(null);
+    setShare(0);
+    const next = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), {
+      type: 'module',
+    });
+    worker.current = next;
+    next.onerror = ({ message }) => {
+      setTrouble(message || 'The search stopped by itself.');
+      end();
+    };
+    next.onmessage = ({ data }: MessageEvent<FitWord>) => {
+      if (data.kind === 'share') {
+        setShare(data.share);
+        return;
+      }
+      setOffers(data.offers);
+      end();
+    };
+    next.postMessage(question);
+  };
+  return { share, offers, trouble, start, end };
+}
+
+function Changes({ changes }: Pick<FitOffer, 'changes'>) {
+  return changes.map(({ parameter, label, kind, before, after }) => (
+    <span key={parameter} className="block">
+      <span className="font-semibold">{label}</span>:{' '}
+      {kind === 'angle' ? (
+        `${printAngle(before)} → ${printAngle(after)}`
+      ) : (
+        <>
+          <Length ticks={before} /> → <Length ticks={after} unit />
+        </>
+      )}
+    </span>
+  ));
+}
+
+function Saving({ before, after }: Pick<FitOffer, 'before' | 'after'>) {
+  if (after >= before) return `costs the same, ${printMoney(after)}`;
+  return (
+    <>
+      {printMoney(before)} → <strong className="text-moss">{printMoney(after)}</strong>, saves{' '}
+      {printMoney(before - after)}
+    </>
+  );
+}
+
+/** One change of size with what it saves and which panels are cut differently. */
+function Offer({ offer, names, onTake }: { offer: FitOffer; names: Names; onTake: () => void }) {
+  const nameOf = (panel: string) => (names.get(panel) ?? panel).toLowerCase();
+  const cut = new Set(offer.panels.map(({ panel }) => nameOf(panel)));
+  return (
+    <li className="border-b border-dotted border-line py-2 text-[0.92rem]">
+      <Changes changes={offer.changes} />
+      <span className="block">
+        <Saving before={offer.before} after={offer.after} />
+      </span>
+      {offer.pieces.map(({ panel, boardLength, before, after }) => (
+        <span key={`${panel} ${boardLength}`} className="block">
+          A <Length ticks={boardLength} unit /> board then gives <strong>{after}</strong> of{' '}
+          {nameOf(panel)}, not {before}.
+        </span>
+      ))}
+      <span className="block text-sm text-soft">
+        Cut differently: {[...cut].join(', ') || 'nothing else'}. No more rules are broken.
+      </span>
+      <Suspense fallback={null}>
+        <FitChart offer={offer} />
+      </Suspense>
+      <button type="button" className="btn !min-h-8" onClick={onTake}>
+        Take it
+      </button>
+    </li>
+  );
+}
+
+/** Small changes of size that save boards, found in a worker when asked for. */
+export function FitPanel({
+  question,
+  names,
+  locked,
+  onTake,
+}: {
+  question: FitQuestion;
+  names: Names;
+  locked: boolean;
+  onTake: (plan: BoxPlan) => void;
+}) {
+  const { share, offers, trouble, start, end } = useFit(question);
+  if (locked) return null;
+  return (
+    <section className="card p-3" aria-label="Fit">
+      <h2 className="text-base">Fit</h2>
+      <p className="text-sm text-soft">
+        Which small change of size would save a board, or give one more piece from it?
+      </p>
+      {share === null ? (
+        <button type="button" className="btn mt-1" onClick={start}>
+          Try the sizes
+        </button>
+      ) : (
+        <div className="mt-1 flex items-center gap-2">
+          <progress
+            className="h-3 flex-1 accent-chalk"
+            value={share}
+            max={1}
+            aria-label="Sizes tried"
+          />
+          <button type="button" className="btn !min-h-8" onClick={end}>
+            Stop
+          </button>
+        </div>
+      )}
+      {trouble && (
+        <p role="alert" className="mt-2 text-danger">
+          The sizes could not be tried: {trouble}
+        </p>
+      )}
+      {offers?.length === 0 && (
+        <p className="mt-2 text-sm">
+          No change within an eighth of a size saves money or gives more pieces from these boards.
+        </p>
+      )}
+      <ul className="mt-1">
+        {offers?.map((offer) => (
+          <Offer
+            key={offer.changes.map((change) => change.parameter).join()}
+            offer={offer}
+            names={names}
+            onTake={() => onTake(offer.plan)}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}
