@@ -1,8 +1,7 @@
 import type { Family } from '@spare-knot/core/families';
-import { must } from '@spare-knot/core/lists';
 import type { Ticks } from '@spare-knot/core/measure';
-import { holeSize, type Panel, type PanelSet } from '@spare-knot/core/panels';
-import type { BoxPlan, Parameter } from '@spare-knot/core/plan';
+import type { PanelSet } from '@spare-knot/core/panels';
+import type { BoxPlan } from '@spare-knot/core/plan';
 import {
   behindSection,
   type DrawnFace,
@@ -12,8 +11,9 @@ import {
 } from '@spare-knot/core/sheets';
 import type { Text } from '@spare-knot/core/text';
 
-import { type ReactNode, useMemo } from 'react';
+import { memo, type ReactNode, useMemo } from 'react';
 import { LengthField } from '../measure/length-field';
+import { cutFeatures } from './cut-features';
 import { extentOf, layOutDimensions, type PlacedDimension } from './dimension-layout';
 
 interface Props {
@@ -45,240 +45,194 @@ const PANEL_FILL: Record<string, string> = {
 };
 const fillOf = (panel: string) => PANEL_FILL[panel.split('-')[0] ?? panel] ?? '#e4c396';
 
-interface CutFeature {
-  y: number;
-  z: number;
-  deep: number;
-  high: number;
-  hole: boolean;
+type ToScreen = (value: number) => number;
+type View = ReturnType<typeof viewOf>;
+
+/** Everything on the two views, and where it stands. */
+function viewOf({
+  family,
+  drawn,
+  width,
+  height,
+}: Pick<Props, 'family' | 'drawn' | 'width' | 'height'>) {
+  const { plan, box } = drawn;
+  const front = frontView(box);
+  const cut = middleSection(box);
+  const behind = behindSection(box);
+  const placed = layOutDimensions(
+    family.dimensions(plan, box),
+    extentOf(front),
+    extentOf([...cut, ...behind]),
+    width,
+    height,
+  );
+  return { ...placed, front, cut, behind, box, features: cutFeatures(box.panels, sectionX(box)) };
 }
 
-/** Holes and grooves of upright panels that the cut at `x` goes through: rectangles across y and z, in ticks. */
-function cutFeatures(panels: readonly Panel[], x: Ticks): CutFeature[] {
-  return panels.flatMap((panel) =>
-    panel.instances.flatMap((instance) => {
-      const { frame, outsideNormal } = instance;
-      const n = outsideNormal[1];
-      if (Math.abs(n) < 0.999) return [];
-      const outside = frame.origin[1];
-      const inside = outside - n * panel.thickness;
-      // The frame's y in box space: outsideNormal × x.
-      const yAxis = [n * frame.x[2], 0, -n * frame.x[0]] as const;
-      const toScreen = ([u, v]: readonly [number, number]) => ({
-        x: frame.origin[0] + u * frame.x[0] + v * yAxis[0],
-        z: frame.origin[2] + u * frame.x[2] + v * yAxis[2],
-      });
-      const upright = Math.abs(frame.x[2]) > 0.5;
-      return panel.features.flatMap((feature): CutFeature[] => {
-        const size = holeSize(feature);
-        if (
-          size &&
-          'centre' in feature &&
-          (feature.kind === 'entrance' || feature.kind === 'vent')
-        ) {
-          const middle = toScreen(feature.centre);
-          const [wide, high] = upright ? [size.width, size.height] : [size.height, size.width];
-          if (Math.abs(middle.x - x) > wide / 2) return [];
-          return [
-            {
-              y: Math.min(outside, inside),
-              z: middle.z + high / 2,
-              deep: panel.thickness,
-              high,
-              hole: true,
-            },
-          ];
-        }
-        if (feature.kind !== 'groove') return [];
-        const [from, to] = [toScreen(feature.from), toScreen(feature.to)];
-        if (Math.min(from.x, to.x) > x || Math.max(from.x, to.x) < x) return [];
-        const face = feature.face === 'inside' ? inside : outside;
-        const into = feature.face === 'inside' ? n : -n;
-        return [
-          {
-            y: Math.min(face, face + into * feature.depth),
-            z: from.z + feature.width / 2,
-            deep: feature.depth,
-            high: feature.width,
-            hole: false,
-          },
-        ];
-      });
-    }),
+const corners = (points: DrawnFace['points'], x: ToScreen, y: ToScreen): string =>
+  points.map(([across, z]) => `${x(across).toFixed(1)},${y(z).toFixed(1)}`).join(' ');
+
+/** Where floors lie behind the front. */
+const floorsOf = (box: PanelSet) =>
+  box.panels
+    .filter(({ role }) => role === 'floor')
+    .flatMap(({ instances }) => instances)
+    .map(({ solid }) =>
+      extentOf([{ panel: 'floor', points: solid.vertices.map(([x, , z]) => [x, z] as const) }]),
+    );
+
+/** Holes in the front. */
+const holesIn = ({ openings }: PanelSet) =>
+  openings.filter(
+    ({ kind, polygon }) =>
+      (kind === 'entrance' || kind === 'vent-hole') && polygon.every(([, y]) => Math.abs(y) <= 2),
+  );
+
+function Front({ view: { front, box, frontX, frontY, scale } }: { view: View }) {
+  return (
+    <>
+      {front.map((face, index) => (
+        <polygon
+          key={index}
+          points={corners(face.points, frontX, frontY)}
+          fill={fillOf(face.panel)}
+        />
+      ))}
+      {floorsOf(box).map(({ left, right, low, high }) => (
+        <rect
+          key={low}
+          x={frontX(left)}
+          y={frontY(high)}
+          width={(right - left) * scale}
+          height={(high - low) * scale}
+          fill="none"
+          strokeDasharray="5 4"
+          strokeWidth=".9"
+        />
+      ))}
+      {holesIn(box).map(({ polygon }, index) => (
+        <polygon
+          key={index}
+          points={corners(
+            polygon.map(([x, , z]) => [x, z] as const),
+            frontX,
+            frontY,
+          )}
+          fill="#3a2a1a"
+        />
+      ))}
+    </>
   );
 }
+
+const pipesOf = ({ fittings = [] }: PanelSet) =>
+  fittings.flatMap((fitting) => (fitting.kind === 'pipe' ? [fitting] : []));
+
+function Section({ view }: { view: View }) {
+  const { cut, behind, box, features, acrossX, acrossY, scale } = view;
+  return (
+    <>
+      {behind.map((face, index) => (
+        <polygon
+          key={index}
+          points={corners(face.points, acrossX, acrossY)}
+          fill="#f8eedb"
+          strokeWidth=".8"
+          stroke="#a98b5d"
+        />
+      ))}
+      {cut.map((face, index) => (
+        <polygon
+          key={`${face.panel} ${index}`}
+          points={corners(face.points, acrossX, acrossY)}
+          fill={fillOf(face.panel)}
+        />
+      ))}
+      {pipesOf(box).map(({ from, to, outside }) => (
+        <rect
+          key={from[2]}
+          x={acrossX(from[1])}
+          y={acrossY(from[2] + outside / 2)}
+          width={(to[1] - from[1]) * scale}
+          height={outside * scale}
+          fill="#c9d2d6"
+        />
+      ))}
+      {features.map(({ y, z, deep, high, hole }) => (
+        <rect
+          key={`${y} ${z} ${high}`}
+          x={acrossX(y)}
+          y={acrossY(z)}
+          width={deep * scale}
+          height={Math.max(high * scale, 0.8)}
+          fill={hole ? '#fcfaf4' : '#3b2a14'}
+          strokeWidth={hole ? 0.9 : 0}
+        />
+      ))}
+    </>
+  );
+}
+
+function DimensionLines({ dimensions }: Pick<View, 'dimensions'>) {
+  return dimensions.map((dimension) => (
+    <g key={dimension.size}>
+      {dimension.witness.map(([x1, y1, x2, y2], index) => (
+        <line key={index} x1={x1} y1={y1} x2={x2} y2={y2} strokeDasharray="2 3" strokeWidth=".8" />
+      ))}
+      <line
+        x1={dimension.from[0]}
+        y1={dimension.from[1]}
+        x2={dimension.to[0]}
+        y2={dimension.to[1]}
+      />
+      {dimension.witness.length > 0 && <Ends dimension={dimension} />}
+    </g>
+  ));
+}
+
+/** The two views themselves: drawn anew only when the box or the room for it changes. */
+const Views = memo(function Views({ view, width }: { view: View; width: number }) {
+  return (
+    <svg
+      width={width}
+      height={view.height}
+      role="img"
+      aria-label="Front view and section through the middle of the box"
+      className="absolute inset-0"
+    >
+      <Caption at={view.captions.front}>Front</Caption>
+      <Caption at={view.captions.section}>Cut through the middle</Caption>
+      <g stroke="#3b2a14" strokeWidth="1.1" strokeLinejoin="round">
+        <Front view={view} />
+        <Section view={view} />
+      </g>
+      <g stroke="#7c756a" strokeWidth="1">
+        <DimensionLines dimensions={view.dimensions} />
+      </g>
+    </svg>
+  );
+});
 
 /** Front and section of a box, to one scale, with the sizes to edit on them. */
 export function Drawings({ family, plan, drawn, width, height, problems, locked, onSize }: Props) {
-  const view = useMemo(() => {
-    const front = frontView(drawn.box);
-    const cut = middleSection(drawn.box);
-    const behind = behindSection(drawn.box);
-    const a = extentOf(front);
-    const b = extentOf([...cut, ...behind]);
-    return {
-      front,
-      cut,
-      behind,
-      ...layOutDimensions(family.dimensions(drawn.plan, drawn.box), a, b, width, height),
-      features: cutFeatures(drawn.box.panels, sectionX(drawn.box)),
-    };
-  }, [drawn, family, width, height]);
-  const {
-    front,
-    cut,
-    behind,
-    frontX,
-    frontY,
-    acrossX,
-    acrossY,
-    scale,
-    captions,
-    dimensions,
-    features,
-  } = view;
-  const { box } = drawn;
-  const pipes = (box.fittings ?? []).flatMap((fitting) =>
-    fitting.kind === 'pipe' ? [fitting] : [],
+  const view = useMemo(
+    () => viewOf({ family, drawn, width, height }),
+    [drawn, family, width, height],
   );
-  const parameter = (id: string): Parameter =>
-    must(
-      family.parameters.find((each) => each.id === id),
-      'one of the parameters',
-    );
-  const poly = (
-    points: DrawnFace['points'],
-    x: (value: number) => number,
-    y: (value: number) => number,
-  ) => points.map(([across, z]) => `${x(across).toFixed(1)},${y(z).toFixed(1)}`).join(' ');
-  const inFront = (points: DrawnFace['points']) => poly(points, frontX, frontY);
-  const inSection = (points: DrawnFace['points']) => poly(points, acrossX, acrossY);
-  const floors = box.panels
-    .filter((panel) => panel.role === 'floor')
-    .flatMap((panel) =>
-      panel.instances.map(({ solid }) =>
-        extentOf([
-          {
-            panel: 'floor',
-            points: solid.vertices.map((vertex) => [vertex[0], vertex[2]] as const),
-          },
-        ]),
-      ),
-    );
-
+  const labelOf = (size: string) => family.parameters.find(({ id }) => id === size)?.label ?? size;
   return (
     <div className="relative" style={{ width, height: view.height }}>
-      <svg
-        width={width}
-        height={view.height}
-        role="img"
-        aria-label="Front view and section through the middle of the box"
-        className="absolute inset-0"
-      >
-        <Caption at={captions.front}>Front</Caption>
-        <Caption at={captions.section}>Cut through the middle</Caption>
-        <g stroke="#3b2a14" strokeWidth="1.1" strokeLinejoin="round">
-          {front.map((face, index) => (
-            <polygon key={index} points={inFront(face.points)} fill={fillOf(face.panel)} />
-          ))}
-          {floors.map((floor) => (
-            <rect
-              key={floor.low}
-              x={frontX(floor.left)}
-              y={frontY(floor.high)}
-              width={(floor.right - floor.left) * scale}
-              height={(floor.high - floor.low) * scale}
-              fill="none"
-              strokeDasharray="5 4"
-              strokeWidth=".9"
-            />
-          ))}
-          {box.openings
-            .filter(
-              (opening) =>
-                (opening.kind === 'entrance' || opening.kind === 'vent-hole') &&
-                opening.polygon.every((point) => Math.abs(point[1]) <= 2),
-            )
-            .map((opening, index) => (
-              <polygon
-                key={index}
-                points={inFront(opening.polygon.map((point) => [point[0], point[2]] as const))}
-                fill="#3a2a1a"
-              />
-            ))}
-          {behind.map((face, index) => (
-            <polygon
-              key={index}
-              points={inSection(face.points)}
-              fill="#f8eedb"
-              strokeWidth=".8"
-              stroke="#a98b5d"
-            />
-          ))}
-          {cut.map((face, index) => (
-            <polygon
-              key={`${face.panel} ${index}`}
-              points={inSection(face.points)}
-              fill={fillOf(face.panel)}
-            />
-          ))}
-          {pipes.map(({ from, to, outside }) => (
-            <rect
-              key={from[2]}
-              x={acrossX(from[1])}
-              y={acrossY(from[2] + outside / 2)}
-              width={(to[1] - from[1]) * scale}
-              height={outside * scale}
-              fill="#c9d2d6"
-            />
-          ))}
-          {features.map((feature) => (
-            <rect
-              key={`${feature.y} ${feature.z} ${feature.high}`}
-              x={acrossX(feature.y)}
-              y={acrossY(feature.z)}
-              width={feature.deep * scale}
-              height={Math.max(feature.high * scale, 0.8)}
-              fill={feature.hole ? '#fcfaf4' : '#3b2a14'}
-              strokeWidth={feature.hole ? 0.9 : 0}
-            />
-          ))}
-        </g>
-        <g stroke="#7c756a" strokeWidth="1">
-          {dimensions.map((dimension) => (
-            <g key={dimension.size}>
-              {dimension.witness.map(([x1, y1, x2, y2], index) => (
-                <line
-                  key={index}
-                  x1={x1}
-                  y1={y1}
-                  x2={x2}
-                  y2={y2}
-                  strokeDasharray="2 3"
-                  strokeWidth=".8"
-                />
-              ))}
-              <line
-                x1={dimension.from[0]}
-                y1={dimension.from[1]}
-                x2={dimension.to[0]}
-                y2={dimension.to[1]}
-              />
-              {dimension.witness.length > 0 && <Ends dimension={dimension} />}
-            </g>
-          ))}
-        </g>
-      </svg>
-      {dimensions.map((dimension) => (
-        <At key={dimension.size} at={dimension.at} width={width}>
+      <Views view={view} width={width} />
+      {view.dimensions.map(({ size, at }) => (
+        <At key={size} at={at} width={width}>
           <LengthField
             hideLabel
-            label={parameter(dimension.size).label}
-            value={plan.sizes[dimension.size] ?? 0}
-            problem={problems.get(dimension.size) ?? null}
+            label={labelOf(size)}
+            value={plan.sizes[size] ?? 0}
+            problem={problems.get(size) ?? null}
             disabled={locked}
             className="w-[92px] text-center !min-h-7 !px-1 font-semibold !text-chalk"
-            onChange={(ticks) => onSize(dimension.size, ticks)}
+            onChange={(ticks) => onSize(size, ticks)}
           />
         </At>
       ))}

@@ -50,6 +50,17 @@ export function usePrintedText(): (text: Text) => string {
   return (text) => printText(text, reader);
 }
 
+function SentencePart({
+  part,
+  reader,
+}: {
+  part: Text[number];
+  reader: ReturnType<typeof useReader>;
+}) {
+  if (typeof part === 'string') return part;
+  return part.kind === 'length' ? <Length ticks={part.ticks} unit /> : printValue(part, reader);
+}
+
 /** A sentence of the core with its values in the reader's units. */
 export function Sentence({ text }: { text: Text }) {
   const reader = useReader();
@@ -57,13 +68,7 @@ export function Sentence({ text }: { text: Text }) {
     <>
       {text.map((part, index) => (
         <Fragment key={index}>
-          {typeof part === 'string' ? (
-            part
-          ) : part.kind === 'length' ? (
-            <Length ticks={part.ticks} unit />
-          ) : (
-            printValue(part, reader)
-          )}
+          <SentencePart part={part} reader={reader} />
         </Fragment>
       ))}
     </>

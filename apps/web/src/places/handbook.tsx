@@ -17,6 +17,7 @@ import { at } from '@spare-knot/core/lists';
 import { EVIDENCE_MEANINGS } from '@spare-knot/core/measure';
 import { FASTENERS } from '@spare-knot/core/panels';
 import { applying, startPlan } from '@spare-knot/core/plan';
+import { smallPicture } from '@spare-knot/core/sheets';
 import { MATERIALS, NOMINAL_SIZES } from '@spare-knot/core/wood';
 
 import { Tabs } from 'radix-ui';
@@ -134,19 +135,14 @@ function Families() {
 function FamilyCard({ family }: { family: Family }) {
   const example = useExample(family);
   const box = example?.box;
+  const roofs = family.roles.filter(({ kind }) => kind === 'roof').map(({ id }) => id);
   return (
     <li className="card flex gap-4 p-4">
       <div className="flex shrink-0 gap-2">
         {box && (
           <>
-            <SmallPicture box={box} view="front" width={84} height={120} />
-            <SmallPicture
-              box={box}
-              view="section"
-              width={84}
-              height={120}
-              accent={['roof', 'roof-left', 'roof-right']}
-            />
+            <SmallPicture picture={smallPicture(box, 'front')} width={84} height={120} light />
+            <SmallPicture picture={smallPicture(box, 'section', roofs)} width={84} height={120} />
           </>
         )}
       </div>

@@ -9,6 +9,7 @@ import {
   materialName,
   NOMINAL_SIZES,
   type NominalSize,
+  type ParsedEntry,
   parseRackLine,
 } from '@spare-knot/core/wood';
 
@@ -98,26 +99,28 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
         aria-live="polite"
         className={`mt-1 min-h-6 text-sm ${parsed && !parsed.ok && tried ? 'text-danger' : 'text-soft'}`}
       >
-        {parsed?.ok ? (
-          <>
-            {parsed.entry.quantity} × {parsed.entry.name}:{' '}
-            <Length ticks={parsed.entry.kind.thickness} /> ×{' '}
-            <Length ticks={parsed.entry.kind.width} /> ×{' '}
-            <Length ticks={parsed.entry.kind.length} unit />,{' '}
-            {materialName(parsed.entry.kind.material)},{' '}
-            {parsed.entry.kind.faceA === parsed.entry.kind.faceB
-              ? `${parsed.entry.kind.faceA} both faces`
-              : 'one face rough'}
-            {parsed.entry.kind.price !== null && `, ${printMoney(parsed.entry.kind.price)} each`}
-            {parsed.entry.nominal &&
-              ` (${parsed.entry.nominal.name} is sold larger than it is; [${parsed.entry.nominal.mark}] ${parsed.entry.nominal.source})`}
-          </>
-        ) : parsed ? (
-          parsed.message
-        ) : (
-          'Nominal sizes bring their actual ones: 4 1x8 x 8ft pine planed 14.75. Sheets too: ply 12 x 1220 x 2440 mm.'
-        )}
+        <ReadBack parsed={parsed} />
       </p>
     </form>
+  );
+}
+
+const HINT =
+  'Nominal sizes bring their actual ones: 4 1x8 x 8ft pine planed 14.75. Sheets too: ply 12 x 1220 x 2440 mm.';
+
+/** What was read of the line so far, or why it cannot be read. */
+function ReadBack({ parsed }: { parsed: ParsedEntry | null }) {
+  if (!parsed) return HINT;
+  if (!parsed.ok) return parsed.message;
+  const { quantity, name, kind, nominal } = parsed.entry;
+  const faces = kind.faceA === kind.faceB ? `${kind.faceA} both faces` : 'one face rough';
+  return (
+    <>
+      {quantity} × {name}: <Length ticks={kind.thickness} /> × <Length ticks={kind.width} /> ×{' '}
+      <Length ticks={kind.length} unit />, {materialName(kind.material)}, {faces}
+      {kind.price !== null && `, ${printMoney(kind.price)} each`}
+      {nominal &&
+        ` (${nominal.name} is sold larger than it is; [${nominal.mark}] ${nominal.source})`}
+    </>
   );
 }

@@ -8,6 +8,12 @@ import { useNotice } from '../ui/notice';
 
 export const RACK = ['rack'];
 
+function troubleWords(error: unknown): string {
+  if (error instanceof Trouble && error.stale)
+    return 'This board was changed in another window. It is shown as it is kept now; make the change again.';
+  return error instanceof Error ? error.message : String(error);
+}
+
 /** The boards on the rack and what can be done with them; every change says what it did and can be undone. */
 export function useRack() {
   const queries = useQueryClient();
@@ -21,14 +27,7 @@ export function useRack() {
         await refresh();
         return result;
       } catch (error) {
-        say(
-          error instanceof Trouble && error.stale
-            ? 'This board was changed in another window. It is shown as it is kept now; make the change again.'
-            : error instanceof Error
-              ? error.message
-              : String(error),
-          { tone: 'danger' },
-        );
+        say(troubleWords(error), { tone: 'danger' });
         await refresh();
         return undefined;
       }

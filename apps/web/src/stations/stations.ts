@@ -20,13 +20,13 @@ export const STATIONS: readonly Station[] = [
   {
     path: 'box',
     label: 'Box',
-    load: async () => (await import('./box')).BoxStation,
+    load: async () => (await import('./box/box-station')).BoxStation,
     done: ({ sound }) => sound,
   },
   {
     path: 'wood',
     label: 'Wood',
-    load: async () => (await import('./wood')).WoodStation,
+    load: async () => (await import('./wood/wood-station')).WoodStation,
     done: ({ sound, laidOut, taken }) => sound && (laidOut || taken),
   },
   {
@@ -38,7 +38,7 @@ export const STATIONS: readonly Station[] = [
   {
     path: 'sheets',
     label: 'Sheets',
-    load: async () => (await import('../sheets/sheets')).Sheets,
+    load: async () => (await import('./sheets/sheets-station')).SheetsStation,
     done: () => false,
   },
 ];

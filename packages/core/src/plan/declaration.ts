@@ -39,6 +39,8 @@ export interface ChoiceDeclaration<O extends string = string> {
   words?: number;
   /** The view in which the options differ, drawn small beside each; none where it cannot be seen. */
   picture?: 'section' | 'front' | 'plan';
+  /** Roles whose panels its options differ in, pointed out in the pictures. */
+  highlights?: readonly string[];
 }
 export type Choice = ChoiceDeclaration & { id: string };
 
@@ -115,7 +117,7 @@ export const angle = (
 export const oneOf = <const O extends string>(
   label: string,
   options: readonly (readonly [id: O, label: string, reason: string])[],
-  more: Pick<ChoiceDeclaration<O>, 'applies' | 'picture' | 'before'> = {},
+  more: Pick<ChoiceDeclaration<O>, 'applies' | 'picture' | 'before' | 'highlights'> = {},
 ): ChoiceDeclaration<O> => ({
   label,
   options: options.map(([id, name, reason]) => ({ id, label: name, reason })),

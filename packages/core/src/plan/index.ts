@@ -8,6 +8,7 @@ export {
   type Chosen,
   inWords,
   length,
+  type Option,
   oneOf,
   type PanelRole,
   type Parameter,

@@ -21,10 +21,17 @@ export interface ViewPicture {
 
 const round = (ticks: number): number => Math.round(toMm(ticks) * 10) / 10;
 
-const pathOf = (faces: readonly DrawnFace[]): string =>
+/** Faces as SVG path data. */
+export const pathOf = (faces: readonly DrawnFace[]): string =>
   faces
     .map(({ points }) => `M${points.map(([x, y]) => `${round(x)} ${round(-y)}`).join('L')}Z`)
     .join('');
+
+/** The box round faces as a viewBox, in millimetres, y downwards. */
+export function viewBoxOf(faces: readonly DrawnFace[]): ViewPicture['box'] {
+  const [left, bottom, right, top] = boundsOf(faces.flatMap(({ points }) => points));
+  return [round(left), round(-top), round(right - left), round(top - bottom)];
+}
 
 /** What is cut by a view and what stands behind it. */
 export function facesOf(box: PanelSet, view: ViewName): { cut: DrawnFace[]; behind: DrawnFace[] } {
@@ -36,10 +43,8 @@ export function facesOf(box: PanelSet, view: ViewName): { cut: DrawnFace[]; behi
 /** A view of a box small enough to be sent in a list. */
 export function viewPicture(box: PanelSet, view: ViewName): ViewPicture {
   const { cut, behind } = facesOf(box, view);
-  const corners = [...cut, ...behind].flatMap(({ points }) => points);
-  const [left, bottom, right, top] = boundsOf(corners);
   return {
-    box: [round(left), round(-top), round(right - left), round(top - bottom)],
+    box: viewBoxOf([...cut, ...behind]),
     behind: pathOf(behind),
     cut: pathOf(cut),
   };

@@ -16,4 +16,4 @@ export {
   materialName,
 } from './material.js';
 export { NOMINAL_SIZES, type NominalSize } from './nominal.js';
-export { parseRackLine, type RackEntry } from './quick-entry.js';
+export { type ParsedEntry, parseRackLine, type RackEntry } from './quick-entry.js';

@@ -95,7 +95,7 @@ export const CHOICES = {
       ['slant', 'one slope', 'Falls to the front.'],
       ['flat', 'flat and square', 'Every cut is square.'],
     ],
-    { picture: 'section' },
+    { picture: 'section', highlights: ['roof'] },
   ),
   frontGrain: oneOf('Grain of front, back and floors', [
     ['along', 'along the house', 'Long boards lie level; their width is the house’s height.'],

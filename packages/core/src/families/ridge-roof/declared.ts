@@ -73,7 +73,7 @@ export const CHOICES = {
       ],
       ['between', 'between the sides', 'The sides cover the edges of the gables.'],
     ],
-    { picture: 'plan' },
+    { picture: 'plan', highlights: ['front', 'back'] },
   ),
   measure: MEASURE,
   access: oneOf('Opens for cleaning by', [

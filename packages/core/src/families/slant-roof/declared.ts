@@ -121,10 +121,12 @@ const ROOFS = {
 
 export const ROOF = oneOf('Roof', [ROOFS.butt, ROOFS.over, ROOFS.groove, ROOFS.strip, ROOFS.flat], {
   picture: 'section',
+  highlights: ['roof'],
 });
 /** For a box that nothing of opens. */
 export const ROOF_FIXED = oneOf('Roof', [ROOFS.butt, ROOFS.over, ROOFS.groove, ROOFS.flat], {
   picture: 'section',
+  highlights: ['roof'],
 });
 
 export const SLOPE_BY = oneOf(
@@ -146,7 +148,7 @@ export const WALLS = oneOf(
       'Front and back cover the edges of the sides, one of which can then swing.',
     ],
   ],
-  { picture: 'plan' },
+  { picture: 'plan', highlights: ['front', 'back'] },
 );
 
 export const FRONT_SWINGS = [

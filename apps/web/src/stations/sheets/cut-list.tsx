@@ -1,0 +1,103 @@
+import { cutWords, measuresOf, type Panel } from '@spare-knot/core/panels';
+import { materialName } from '@spare-knot/core/wood';
+
+import { useBatch } from '../../batch/batch-context';
+import { Length } from '../../measure/length';
+import { Drilling } from './drilling';
+
+/** How a panel is cut and of what, and what is drilled into it. */
+function HowCut({ panel }: { panel: Panel }) {
+  const { draft } = useBatch();
+  const words = cutWords(panel);
+  const material = draft.plan.wood[panel.role]?.material ?? '';
+  const all = [
+    ...(words.length === 0 ? ['square'] : words),
+    ...(panel.inside === 'rough' ? ['rough face inside'] : []),
+    panel.fromLog ? 'off the log' : materialName(material),
+  ];
+  return (
+    <td>
+      {all.join('; ')}
+      <Drilling panel={panel} />
+    </td>
+  );
+}
+
+function CutLine({ panel, name, boxes }: { panel: Panel; name: string; boxes: number }) {
+  const { blankWidth, longPoint, shortPoint } = measuresOf(panel);
+  return (
+    <tr className="border-b-[0.2mm] border-[#999] align-top [&>td]:py-[1.3mm] [&>td]:pr-[2mm]">
+      <td className="font-bold">{name}</td>
+      <td className="mono text-right">{boxes * panel.instances.length}</td>
+      <td className="mono text-right">
+        <Length ticks={panel.thickness} />
+      </td>
+      <td className="mono text-right">
+        <Length ticks={blankWidth} />
+      </td>
+      <td className="mono text-right font-bold">
+        <Length ticks={longPoint} />
+      </td>
+      <td className="mono text-right">
+        {shortPoint === longPoint ? 'same' : <Length ticks={shortPoint} />}
+      </td>
+      <HowCut panel={panel} />
+    </tr>
+  );
+}
+
+/** Every panel with its measures, how it is cut, and what is drilled. */
+export function CutList({
+  panels,
+  first,
+  last,
+  names,
+  boxes,
+}: {
+  panels: readonly Panel[];
+  first: boolean;
+  last: boolean;
+  names: ReadonlyMap<string, string>;
+  boxes: number;
+}) {
+  const { draft } = useBatch();
+  return (
+    <>
+      <h2 className="mt-[3mm] font-slab text-[4.2mm]">
+        Cut list{first ? '' : ', continued'}: {boxes} {boxes === 1 ? 'box' : 'boxes'}
+      </h2>
+      <table className="mt-[1.5mm] w-full border-collapse">
+        <thead>
+          <tr className="border-b-[0.3mm] border-black text-left [&>th]:py-[1mm] [&>th]:pr-[2mm]">
+            <th>Panel</th>
+            <th className="text-right">How many</th>
+            <th className="text-right">Thick</th>
+            <th className="text-right">Wide</th>
+            <th className="text-right">Long point</th>
+            <th className="text-right">Short point</th>
+            <th>How it is cut, and of what</th>
+          </tr>
+        </thead>
+        <tbody>
+          {panels.map((panel) => (
+            <CutLine
+              key={panel.id}
+              panel={panel}
+              name={names.get(panel.id) ?? panel.id}
+              boxes={boxes}
+            />
+          ))}
+        </tbody>
+      </table>
+      {last && (
+        <p className="mt-[3mm]">
+          Lengths in{' '}
+          {draft.units === 'inch' ? `inches, to the nearest 1/${draft.division}` : 'millimetres'}.
+          Long and short point are measured along the grain, over both faces. Before the first
+          tilted cut, cut two scraps at the setting: laid against each other they must make twice
+          the angle. Drill before assembly, the front clamped over scrap.
+        </p>
+      )}
+    </>
+  );
+}

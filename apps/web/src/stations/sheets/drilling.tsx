@@ -1,0 +1,91 @@
+import { type Feature, holeSize, type Panel } from '@spare-knot/core/panels';
+
+import { Length } from '../../measure/length';
+
+type Round = Extract<Feature, { diameter: number }>;
+type Groove = Extract<Feature, { kind: 'groove' }>;
+type Entrance = Exclude<Feature, { kind: 'groove' | 'mesh' }>;
+
+const HOLES: Record<Exclude<Round['kind'], 'entrance' | 'pilot'>, string> = {
+  vent: 'vent holes',
+  drain: 'drain holes',
+  pivot: 'pivot',
+  latch: 'latch hole, sloping down 10°',
+};
+const GROOVES: Record<Exclude<Groove['purpose'], 'grip'>, string> = {
+  drip: 'drip kerf',
+  dado: 'groove',
+  notch: 'notch',
+};
+
+/** Round holes but entrances and pilots, those of one kind and size together. */
+function roundHoles({ features }: Panel) {
+  const found = new Map<string, { name: string; diameter: number; count: number }>();
+  for (const feature of features) {
+    if (!('diameter' in feature) || feature.kind === 'entrance' || feature.kind === 'pilot')
+      continue;
+    const { kind, diameter } = feature;
+    const key = `${kind} ${diameter}`;
+    found.set(key, { name: HOLES[kind], diameter, count: (found.get(key)?.count ?? 0) + 1 });
+  }
+  return [...found.values()];
+}
+
+const isEntrance = (feature: Feature): feature is Entrance => feature.kind === 'entrance';
+const isGroove = (feature: Feature): feature is Groove => feature.kind === 'groove';
+
+/** The entrance with its size, and where its centre is; of several their number. */
+function Entrances({ entrances }: { entrances: readonly Entrance[] }) {
+  const [entrance] = entrances;
+  const size = entrance && holeSize(entrance);
+  if (!entrance || !size) return null;
+  return (
+    <span className="block">
+      {entrances.length > 1 ? `${entrances.length} entrances ` : 'entrance '}
+      <Length ticks={size.width} unit />
+      {size.width !== size.height && (
+        <>
+          {' '}
+          × <Length ticks={size.height} unit />
+        </>
+      )}
+      {entrances.length === 1 && (
+        <>
+          , its centre <Length ticks={entrance.centre[0]} unit /> from the lower end
+        </>
+      )}
+    </span>
+  );
+}
+
+function GrooveLine({ groove }: { groove: Groove }) {
+  if (groove.purpose === 'grip') return null;
+  return (
+    <span className="block">
+      {GROOVES[groove.purpose]} <Length ticks={groove.width} /> wide,{' '}
+      <Length ticks={groove.depth} unit /> deep, {groove.face}
+    </span>
+  );
+}
+
+/** What is drilled and grooved, measured from the panel's lower end and its near edge. */
+export function Drilling({ panel }: { panel: Panel }) {
+  const grooves = panel.features.filter(isGroove);
+  const grip = grooves.filter(({ purpose }) => purpose === 'grip').length;
+  const pilots = panel.features.filter(({ kind }) => kind === 'pilot').length;
+  return (
+    <>
+      <Entrances entrances={panel.features.filter(isEntrance)} />
+      {roundHoles(panel).map(({ name, diameter, count }) => (
+        <span key={`${name} ${diameter}`} className="block">
+          {count} {name}, <Length ticks={diameter} unit />
+        </span>
+      ))}
+      {grip > 0 && <span className="block">{grip} shallow kerfs to climb or hang by</span>}
+      {grooves.map((groove, index) => (
+        <GrooveLine key={index} groove={groove} />
+      ))}
+      {pilots > 0 && <span className="block">{pilots} pilot holes</span>}
+    </>
+  );
+}

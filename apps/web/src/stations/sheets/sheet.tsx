@@ -1,0 +1,61 @@
+import type { ReactNode } from 'react';
+import { MARGIN, type PaperSize } from './paper';
+
+/** One sheet of paper with its heading, scale bar and caution. */
+export function Sheet({
+  size,
+  number,
+  of,
+  name,
+  children,
+}: {
+  size: PaperSize;
+  number: number;
+  of: number;
+  name: string;
+  children: ReactNode;
+}) {
+  return (
+    <section
+      data-sheet={number}
+      className="relative break-after-page overflow-hidden border border-line bg-white text-[3.3mm] leading-snug text-black shadow-md print:border-0 print:shadow-none"
+      style={{ width: `${size.width}mm`, height: `${size.height - 0.2}mm`, padding: `${MARGIN}mm` }}
+    >
+      <header className="flex items-baseline justify-between border-b-[0.4mm] border-black pb-[1mm]">
+        <span className="font-slab text-[4.6mm] font-bold">{name}</span>
+        <span>
+          Spare Knot · sheet {number} of {of}
+        </span>
+      </header>
+      {children}
+      <footer className="absolute right-[12mm] bottom-[6mm] left-[12mm] flex items-end justify-between text-[2.7mm]">
+        <ScaleBar />
+        <span className="max-w-[110mm] text-right">
+          Guards on; eyes, ears and lungs covered. Nothing shorter than about 200 mm (8 in) is held
+          by hand at a powered saw: clamp it, or cut it while the board is long [common practice].
+          Follow the saw’s own manual.
+        </span>
+      </footer>
+    </section>
+  );
+}
+
+const ScaleBar = () => (
+  <span>
+    <svg
+      width="52mm"
+      height="4mm"
+      viewBox="0 0 52 4"
+      role="img"
+      aria-label="Scale bar of 50 millimetres"
+    >
+      <path
+        d="M.2 1V3.6H50.2V1M10.2 3.6V2M20.2 3.6V2M30.2 3.6V2M40.2 3.6V2"
+        fill="none"
+        stroke="#000"
+        strokeWidth=".3"
+      />
+    </svg>
+    <span className="block">50 mm on paper: if not, the printer has changed the size.</span>
+  </span>
+);

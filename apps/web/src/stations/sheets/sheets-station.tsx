@@ -1,0 +1,211 @@
+import { batchQuestion } from '@spare-knot/core/api';
+import { familyById } from '@spare-knot/core/families';
+import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
+import { printLength } from '@spare-knot/core/measure';
+import { panelNames, partName } from '@spare-knot/core/panels';
+import { boardDrawing, drawingSvg, loadDxf, loadPdf, stacked } from '@spare-knot/core/sheets';
+
+import { Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { useBatch } from '../../batch/batch-context';
+import { StationActions } from '../../batch/station-actions';
+import { useUnits } from '../../measure/units';
+import { useRack } from '../../rack/use-rack';
+import { type FileToTake, pdfFont, TakeAway } from '../../ui/take-away';
+import { BoardSheet } from './board-sheet';
+import { CutList } from './cut-list';
+import {
+  type BoardOnPaper,
+  boardsOnPaper,
+  longestOf,
+  MARGIN,
+  PAPERS,
+  type Paper,
+  sheetsOf,
+} from './paper';
+import { Sheet } from './sheet';
+
+type Names = ReadonlyMap<string, string>;
+const NO_NAMES: Names = new Map();
+
+/** What is on the sheets: names of panels, the job, and the boards of the layout. */
+function useSheets() {
+  const { draft, batch, sound } = useBatch();
+  const rack = useRack();
+  const { family } = draft.plan;
+  const boards = batch.accepted ? batch.accepted.boards : rack.boards;
+  const layout = batch.accepted ? batch.accepted.layout : batch.proposed;
+  const job = useMemo(() => {
+    const made = boards.length > 0 ? layoutJob(batchQuestion(draft, boards)) : null;
+    return made?.ok ? made.job : null;
+  }, [draft, boards]);
+  const names = useMemo(
+    () => (sound ? panelNames(familyById(family), sound.box) : NO_NAMES),
+    [sound, family],
+  );
+  const onPaper = useMemo(() => boardsOnPaper(layout?.boards ?? [], boards), [layout, boards]);
+  return { job, names, onPaper, isLaidOut: layout !== null };
+}
+
+/** The cut list as a file. */
+function useCutListFile(names: Names): FileToTake[] {
+  const { draft, sound } = useBatch();
+  if (!sound) return [];
+  return [
+    {
+      label: 'Cut list CSV',
+      what: 'The cut list',
+      ending: '-cut-list.csv',
+      type: 'text/csv',
+      make: async () => {
+        const { writeCutListCsv } = await import('@spare-knot/core/exchange');
+        const nameOf = (panel: string) => names.get(panel) ?? panel;
+        return writeCutListCsv(sound.plan, sound.box, draft.boxes, nameOf);
+      },
+    },
+  ];
+}
+
+/** The boards as files in true scale. */
+function useBoardFiles(job: LayoutJob | null, onPaper: readonly BoardOnPaper[], names: Names) {
+  const { draft } = useBatch();
+  const { style } = useUnits();
+  if (!job || onPaper.length === 0) return [];
+  const drawn = () =>
+    onPaper.map(({ laid, title }) =>
+      boardDrawing(
+        job,
+        laid,
+        title,
+        (part) => partName(names, part),
+        (ticks) => printLength(ticks, style),
+      ),
+    );
+  const files: FileToTake[] = [
+    {
+      label: 'Boards SVG',
+      what: 'The SVG of the boards',
+      ending: '-boards.svg',
+      type: 'image/svg+xml',
+      make: () => drawingSvg(stacked(draft.name, drawn())),
+    },
+    {
+      label: 'DXF',
+      what: 'The DXF of the boards',
+      ending: '-boards.dxf',
+      type: 'application/dxf',
+      make: async () => (await loadDxf()).drawingDxf(stacked(draft.name, drawn())),
+    },
+    {
+      label: 'PDF 1 : 1',
+      what: 'The PDF of the boards',
+      ending: '-boards.pdf',
+      type: 'application/pdf',
+      make: async () => (await loadPdf()).trueScalePdf(drawn(), await pdfFont(), draft.name),
+    },
+  ];
+  return files;
+}
+
+function Actions({ paper, onPaper }: { paper: Paper; onPaper: (paper: Paper) => void }) {
+  return (
+    <StationActions>
+      <label className="flex items-center gap-2">
+        <span className="label">Paper</span>
+        <select
+          className="field"
+          value={paper}
+          onChange={(event) => onPaper(event.target.value as Paper)}
+        >
+          {Object.keys(PAPERS).map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </label>
+      <button type="button" className="btn btn-main" onClick={() => window.print()}>
+        <Printer size={17} aria-hidden /> Print
+      </button>
+    </StationActions>
+  );
+}
+
+function BoardsOnSheet({
+  job,
+  boards,
+  longest,
+  width,
+  names,
+}: {
+  job: LayoutJob;
+  boards: readonly BoardOnPaper[];
+  longest: number;
+  width: number;
+  names: Names;
+}) {
+  return boards.map((of) => (
+    <BoardSheet
+      key={`${of.laid.stock}/${of.laid.piece}`}
+      job={job}
+      of={of}
+      names={names}
+      share={of.board.length / longest}
+      width={width}
+    />
+  ));
+}
+
+/** Sheets to pin beside the saw: the cut list, and every board with its tape marks. */
+export function SheetsStation() {
+  const { draft, sound } = useBatch();
+  const { job, names, onPaper, isLaidOut } = useSheets();
+  const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
+  const size = PAPERS[paper];
+  const panels = sound?.box.panels;
+  const pages = useMemo(() => sheetsOf(panels ?? [], onPaper, size), [panels, onPaper, size]);
+  const files = [...useCutListFile(names), ...useBoardFiles(job, onPaper, names)];
+  return (
+    <>
+      <Actions paper={paper} onPaper={setPaper} />
+      <div className="print:hidden">
+        <fieldset className="mt-3 flex flex-wrap items-center justify-center gap-2">
+          <legend className="sr-only">Take away</legend>
+          <TakeAway title={draft.name} files={files} />
+        </fieldset>
+        {!isLaidOut && (
+          <p className="card mt-3 p-4">
+            Nothing is laid out yet, so there is only the cut list.{' '}
+            <Link to="../layout" className="link">
+              Lay it out
+            </Link>
+          </p>
+        )}
+      </div>
+      <style>{`@page { size: ${size.width}mm ${size.height}mm; margin: 0 } @media print { html { background: #fff } }`}</style>
+      <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
+        {pages.map(({ lines, drawings, isFirst, isLast }, index) => (
+          <Sheet key={index} size={size} number={index + 1} of={pages.length} name={draft.name}>
+            {lines.length > 0 && (
+              <CutList
+                panels={lines}
+                last={isLast}
+                first={isFirst}
+                names={names}
+                boxes={draft.boxes}
+              />
+            )}
+            {job && (
+              <BoardsOnSheet
+                job={job}
+                boards={drawings}
+                longest={longestOf(onPaper)}
+                width={size.width - 2 * MARGIN}
+                names={names}
+              />
+            )}
+          </Sheet>
+        ))}
+      </main>
+    </>
+  );
+}

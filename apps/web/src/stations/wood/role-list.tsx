@@ -1,0 +1,105 @@
+import type { Family } from '@spare-knot/core/families';
+import { measuresOf, type Panel } from '@spare-knot/core/panels';
+import type { PanelRole, PanelWood } from '@spare-knot/core/plan';
+import { materialName } from '@spare-knot/core/wood';
+
+import { useBatch } from '../../batch/batch-context';
+import { Length } from '../../measure/length';
+import type { useRack } from '../../rack/use-rack';
+import { isSameWood, rolesToFind } from './role-groups';
+
+function WoodWords({ wood, isStick }: { wood: PanelWood | undefined; isStick: boolean }) {
+  if (!wood) return 'no wood chosen';
+  return (
+    <>
+      {isStick && wood.width ? (
+        <>
+          <Length ticks={wood.thickness} /> × <Length ticks={wood.width} unit />
+        </>
+      ) : (
+        <Length ticks={wood.thickness} unit />
+      )}{' '}
+      {materialName(wood.material)}
+    </>
+  );
+}
+
+/** One panel with its size, its wood, and whether that is on the rack. */
+function RoleRow({
+  role,
+  wood,
+  panel,
+  isMissing,
+  isChosen,
+  onChoose,
+}: {
+  role: PanelRole;
+  wood: PanelWood | undefined;
+  panel: Panel | undefined;
+  isMissing: boolean;
+  isChosen: boolean;
+  onChoose: (isChosen: boolean) => void;
+}) {
+  return (
+    <li className="border-b border-dotted border-line py-1">
+      <label className="flex min-h-8 cursor-pointer items-start gap-2">
+        <input
+          type="checkbox"
+          className="mt-1 size-4 accent-chalk"
+          checked={isChosen}
+          onChange={(event) => onChoose(event.target.checked)}
+        />
+        <span className="flex-1">
+          <span className="font-semibold">{role.label}</span>
+          {panel && (
+            <span className="mono float-right text-sm">
+              <Length ticks={measuresOf(panel).longPoint} /> ×{' '}
+              <Length ticks={measuresOf(panel).blankWidth} />
+            </span>
+          )}
+          <span className="block text-sm text-soft">
+            <WoodWords wood={wood} isStick={role.stick !== undefined} />
+            {isMissing && <span className="font-semibold text-danger"> · none on the rack</span>}
+          </span>
+        </span>
+      </label>
+    </li>
+  );
+}
+
+/** The panels that wood is found for, to choose any of them. */
+export function RoleList({
+  family,
+  rack,
+  roles,
+  onRoles,
+}: {
+  family: Family;
+  rack: ReturnType<typeof useRack>;
+  roles: readonly string[];
+  onRoles: (roles: readonly string[]) => void;
+}) {
+  const { draft, sound } = useBatch();
+  const { wood, choices } = draft.plan;
+  return (
+    <ul className="mt-2">
+      {rolesToFind(family, choices).map((role) => {
+        const own = wood[role.id];
+        const isThere = rack.boards.some((board) => isSameWood(own, board));
+        return (
+          <RoleRow
+            key={role.id}
+            role={role}
+            wood={own}
+            panel={sound?.box.panels.find((each) => each.role === role.id)}
+            isMissing={rack.query.data !== undefined && own !== undefined && !isThere}
+            isChosen={roles.includes(role.id)}
+            onChoose={(isChosen) =>
+              onRoles(isChosen ? [...roles, role.id] : roles.filter((each) => each !== role.id))
+            }
+          />
+        );
+      })}
+    </ul>
+  );
+}

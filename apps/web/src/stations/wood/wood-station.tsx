@@ -1,0 +1,243 @@
+import type { BoardRecord } from '@spare-knot/core/api';
+import { buildBox, type Family, familyById } from '@spare-knot/core/families';
+import { type PanelChange, panelChanges, panelNames } from '@spare-knot/core/panels';
+import { joinTexts } from '@spare-knot/core/text';
+
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { useBatch } from '../../batch/batch-context';
+import { StationActions } from '../../batch/station-actions';
+import { useWidth } from '../../board/use-width';
+import { Length, Sentence } from '../../measure/length';
+import { QuickEntry } from '../../rack/quick-entry';
+import { rackScale } from '../../rack/rack-scale';
+import { type useRack as Rack, useRack } from '../../rack/use-rack';
+import { Trouble } from '../../ui/trouble';
+import { BoardToUse } from './board-to-use';
+import {
+  isSameWood,
+  type RoleGroup,
+  roleGroups,
+  rolesToFind,
+  sameRoles,
+  spokenRoles,
+  woodOf,
+} from './role-groups';
+import { RoleList } from './role-list';
+
+interface Moved {
+  to: string;
+  changes: readonly PanelChange[];
+}
+
+/** Puts the wood of a board to the chosen panels, and says which of them are cut anew by it. */
+function useWood(roles: readonly string[]) {
+  const { draft, edit, sound } = useBatch();
+  const [moved, setMoved] = useState<Moved | null>(null);
+  const use = (board: BoardRecord) => {
+    const chosen = Object.fromEntries(roles.map((role) => [role, woodOf(board)]));
+    const wood = { ...draft.plan.wood, ...chosen };
+    const after = buildBox({ ...draft.plan, wood });
+    const changes = sound && after.ok ? panelChanges(sound.box, after.box) : [];
+    setMoved({ to: board.name, changes });
+    edit((current) => ({ ...current, plan: { ...current.plan, wood } }));
+  };
+  return { moved, use };
+}
+
+/** What the last choice of wood did to the panels. */
+function CutAnew({ moved, nameOf }: { moved: Moved; nameOf: (panel: string) => string }) {
+  return (
+    <div className="mt-3 rounded-md bg-chalk-pale p-3" aria-live="polite">
+      <h3 className="font-sans font-bold">
+        {moved.to}:{' '}
+        {moved.changes.length === 0 ? 'no panel is cut differently' : 'these panels are cut anew'}
+      </h3>
+      <ul className="mt-1 text-sm">
+        {moved.changes.map(({ panel, measure, before, after }) => (
+          <li key={`${panel} ${measure}`}>
+            {nameOf(panel)}, {measure}: <Length ticks={before} /> →{' '}
+            <strong>
+              <Length ticks={after} unit />
+            </strong>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** Groups of panels, to choose one by a press. */
+function GroupButtons({
+  groups,
+  roles,
+  onChoose,
+}: {
+  groups: readonly RoleGroup[];
+  roles: readonly string[];
+  onChoose: (roles: readonly string[]) => void;
+}) {
+  return (
+    <div className="mt-2 flex flex-wrap gap-1.5">
+      {groups.map((group) => {
+        const isChosen = sameRoles(roles, group.roles);
+        return (
+          <button
+            key={group.label}
+            type="button"
+            aria-pressed={isChosen}
+            className={`btn !min-h-7 !px-2 text-sm ${isChosen ? '!bg-chalk-pale' : ''}`}
+            onClick={() => onChoose(group.roles)}
+          >
+            {group.label}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** The boards of the rack, each with what it may be used for. */
+function BoardsToUse({
+  family,
+  rack,
+  useFor,
+  onUse,
+}: {
+  family: Family;
+  rack: ReturnType<typeof Rack>;
+  useFor: string | null;
+  onUse: (board: BoardRecord) => void;
+}) {
+  const { draft, locked } = useBatch();
+  const [open, setOpen] = useState<string | null>(null);
+  const [ref, width] = useWidth<HTMLUListElement>();
+  const { wood, choices } = draft.plan;
+  const wanted = rolesToFind(family, choices);
+  const scaleOf = rackScale(rack.boards, width - 34);
+  return (
+    <ul ref={ref} className="mt-3 grid gap-2">
+      {width > 0 &&
+        rack.boards.map((board) => {
+          const using = wanted.filter(({ id }) => isSameWood(wood[id], board));
+          return (
+            <BoardToUse
+              key={board.id}
+              board={board}
+              scale={scaleOf(board)}
+              using={
+                using.length === wanted.length
+                  ? 'every panel'
+                  : using.map(({ label }) => label.toLowerCase()).join(', ')
+              }
+              useFor={useFor}
+              locked={locked}
+              isOpen={open === board.id}
+              onOpen={(isOpen) => setOpen(isOpen ? board.id : null)}
+              onUse={() => onUse(board)}
+              onDefects={async (defects, what) => {
+                const marked = await rack.markDefects(board, defects, what);
+                if (marked) setOpen(marked.id);
+              }}
+            />
+          );
+        })}
+    </ul>
+  );
+}
+
+function PanelsToFind({
+  family,
+  rack,
+  groups,
+  roles,
+  onRoles,
+  moved,
+  nameOf,
+}: {
+  family: Family;
+  rack: ReturnType<typeof Rack>;
+  groups: readonly RoleGroup[];
+  roles: readonly string[];
+  onRoles: (roles: readonly string[]) => void;
+  moved: Moved | null;
+  nameOf: (id: string) => string;
+}) {
+  const { built } = useBatch();
+  return (
+    <section className="card self-start p-3" aria-label="Panels">
+      <h2 className="text-base">Panels to find wood for</h2>
+      <GroupButtons groups={groups} roles={roles} onChoose={onRoles} />
+      <RoleList family={family} rack={rack} roles={roles} onRoles={onRoles} />
+      {!built.ok && (
+        <p
+          role="alert"
+          className="mt-2 rounded-md border border-danger bg-danger-pale p-2 text-sm text-danger"
+        >
+          <Sentence
+            text={joinTexts(
+              built.refusals.map(({ message }) => message),
+              ' ',
+            )}
+          />
+        </p>
+      )}
+      {moved && <CutAnew moved={moved} nameOf={nameOf} />}
+    </section>
+  );
+}
+
+/** Which board for which panel. The plan follows the real thickness at once and says what it moved. */
+export function WoodStation() {
+  const { draft } = useBatch();
+  const family = familyById(draft.plan.family);
+  return family ? <WoodFor key={family.id} family={family} /> : null;
+}
+
+function WoodFor({ family }: { family: Family }) {
+  const { draft, sound, locked } = useBatch();
+  const rack = useRack();
+  const { choices } = draft.plan;
+  const names = useMemo(() => (sound ? panelNames(family, sound.box) : null), [family, sound]);
+  const nameOf = (id: string) =>
+    names?.get(id) ?? family.roles.find((each) => each.id === id)?.label ?? id;
+  const groups = roleGroups(family, choices, nameOf);
+  const [roles, setRoles] = useState(groups[1]?.roles ?? []);
+  const { moved, use } = useWood(roles);
+  return (
+    <main className="mt-3 grid grid-cols-[300px_minmax(0,1fr)] gap-3 max-lg:grid-cols-1">
+      <StationActions>
+        <Link to="../layout" className="btn btn-main">
+          Lay it out
+        </Link>
+      </StationActions>
+      <PanelsToFind
+        family={family}
+        rack={rack}
+        groups={groups}
+        roles={roles}
+        onRoles={setRoles}
+        moved={moved}
+        nameOf={nameOf}
+      />
+      <section aria-label="Boards on the rack" className="min-w-0">
+        {!locked && <QuickEntry onAdd={rack.add} />}
+        {rack.query.isError && (
+          <Trouble error={rack.query.error} retry={() => void rack.query.refetch()} />
+        )}
+        {rack.query.data && rack.boards.length === 0 && (
+          <p className="card mt-3 p-6 text-center">
+            There is no wood on the rack. Type a line above: it goes onto the rack, and then to the
+            panels.
+          </p>
+        )}
+        <BoardsToUse
+          family={family}
+          rack={rack}
+          useFor={roles.length > 0 ? spokenRoles(roles, groups, nameOf) : null}
+          onUse={use}
+        />
+      </section>
+    </main>
+  );
+}
