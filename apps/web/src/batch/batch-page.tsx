@@ -2,11 +2,12 @@ import { readySentence, spokenName } from '@spare-knot/core/animals';
 import type { BatchRecord } from '@spare-knot/core/api';
 import { animalsOf, buildBox, familyById } from '@spare-knot/core/families';
 import { panelNames, partName } from '@spare-knot/core/panels';
+import type { BoxPlan } from '@spare-knot/core/plan';
 
 import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { AlertDialog } from 'radix-ui';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { client } from '../api/client';
 import { PanelWordsContext } from '../measure/length';
@@ -15,6 +16,7 @@ import { HeaderEnd } from '../ui/header-end';
 import { Trouble } from '../ui/trouble';
 import { BatchContext, type BatchOnBench } from './batch-context';
 import type { BatchSession, BatchState, Keeping } from './batch-session';
+import type { Draft } from './draft';
 import { StationTape } from './station-tape';
 import { useBatchSession } from './use-batch-session';
 
@@ -31,56 +33,169 @@ export function BatchPage() {
   return <OpenBatch key={id} initial={query.data} />;
 }
 
+/** Ctrl+Z and Ctrl+Shift+Z, but in a field that has its own. */
+function useUndoKeys({ undo, redo }: Pick<BatchSession, 'undo' | 'redo'>, locked: boolean) {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const isUndo = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z';
+      if (!isUndo || locked || event.target instanceof HTMLInputElement) return;
+      event.preventDefault();
+      if (event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo, locked]);
+}
+
+/** The box of the plan as it stands, and the last that could be built. */
+function useBuilt(plan: BoxPlan): Pick<BatchOnBench, 'built' | 'sound'> {
+  const built = useMemo(() => buildBox(plan), [plan]);
+  const lastSound = useRef<BatchOnBench['sound']>(null);
+  if (built.ok && lastSound.current?.box !== built.box)
+    lastSound.current = { plan, box: built.box, derived: built.derived };
+  return { built, sound: lastSound.current };
+}
+
+/** Units of the batch for every length on its pages. */
+function useBatchUnits({ units, division }: Draft, edit: BatchSession['edit']) {
+  return useMemo(
+    () => ({
+      style: styleOf(units, division),
+      setStyle: (style: ReturnType<typeof styleOf>) =>
+        edit((current) => ({ ...current, units: style.system, division: style.division })),
+    }),
+    [units, division, edit],
+  );
+}
+
+/** What panels are called in sentences. */
+function usePanelWords(sound: BatchOnBench['sound']) {
+  return useMemo(() => {
+    if (!sound) return null;
+    const names = panelNames(familyById(sound.plan.family), sound.box);
+    return (id: string) => partName(names, id).toLowerCase();
+  }, [sound]);
+}
+
+/** The batch's name, kept while it is typed; without a letter in it the name before comes back. */
+function NameField({
+  name,
+  locked,
+  onName,
+}: {
+  name: string;
+  locked: boolean;
+  onName: (name: string) => void;
+}) {
+  const [text, setText] = useState(name);
+  const typing = useRef(false);
+  useEffect(() => {
+    if (!typing.current) setText(name);
+  }, [name]);
+  const isEmpty = text.trim() === '';
+  return (
+    <input
+      aria-label="Name of the batch"
+      className="w-full max-w-2xl rounded border border-transparent bg-transparent font-slab text-[1.55rem] font-bold hover:border-line focus:bg-white"
+      value={text}
+      maxLength={120}
+      disabled={locked}
+      aria-invalid={isEmpty}
+      placeholder="A batch needs a name"
+      onFocus={() => {
+        typing.current = true;
+      }}
+      onChange={(event) => {
+        setText(event.target.value);
+        if (event.target.value.trim() !== '') onName(event.target.value);
+      }}
+      onBlur={() => {
+        typing.current = false;
+        setText(name);
+      }}
+    />
+  );
+}
+
+function Headline({
+  session,
+  state,
+  locked,
+}: {
+  session: BatchSession;
+  state: BatchState;
+  locked: boolean;
+}) {
+  const { draft } = state;
+  const animal = animalsOf(draft.plan)[0];
+  return (
+    <div className="flex flex-wrap items-end gap-x-4 gap-y-1 pt-3 print:hidden">
+      <div className="min-w-0 flex-1 max-md:basis-full">
+        <NameField
+          name={draft.name}
+          locked={locked}
+          onName={(name) => session.edit((current) => ({ ...current, name }))}
+        />
+        <p className="text-soft">
+          {draft.boxes} {draft.boxes === 1 ? 'box' : 'boxes'}
+          {animal && ` for ${spokenName(animal)} · ${readySentence(animal)}`}
+        </p>
+      </div>
+      <div className="flex gap-1">
+        <button
+          type="button"
+          className="btn btn-quiet"
+          disabled={!state.canUndo || locked}
+          onClick={session.undo}
+          title="Undo (Ctrl+Z)"
+        >
+          <Undo2 size={18} aria-hidden /> Undo
+        </button>
+        <button
+          type="button"
+          className="btn btn-quiet"
+          disabled={!state.canRedo || locked}
+          onClick={session.redo}
+          title="Redo (Ctrl+Shift+Z)"
+        >
+          <Redo2 size={18} aria-hidden /> Redo
+        </button>
+      </div>
+      <div id="station-actions" className="flex gap-2" />
+    </div>
+  );
+}
+
+function Taken() {
+  return (
+    <p className="mt-3 rounded-lg border border-moss bg-moss-pale px-4 py-2 print:hidden">
+      The boards of this batch are taken, so its box stands as it is. To change it, give the boards
+      back on{' '}
+      <Link className="link" to="layout">
+        Layout
+      </Link>
+      .
+    </p>
+  );
+}
+
 function OpenBatch({ initial }: { initial: BatchRecord }) {
   const { session, state } = useBatchSession(initial);
   const { draft, batch } = state;
   const { edit } = session;
-  const built = useMemo(() => buildBox(draft.plan), [draft.plan]);
-  const lastSound = useRef<BatchOnBench['sound']>(null);
-  if (built.ok && lastSound.current?.box !== built.box)
-    lastSound.current = { plan: draft.plan, box: built.box, derived: built.derived };
+  const { built, sound } = useBuilt(draft.plan);
   const locked = batch.accepted !== null;
-  const { pathname } = useLocation();
-  const printing = pathname.endsWith('/sheets');
-
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (
-        !(event.ctrlKey || event.metaKey) ||
-        event.key.toLowerCase() !== 'z' ||
-        event.target instanceof HTMLInputElement
-      )
-        return;
-      if (locked) return;
-      event.preventDefault();
-      if (event.shiftKey) session.redo();
-      else session.undo();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  });
+  const printing = useLocation().pathname.endsWith('/sheets');
+  useUndoKeys(session, locked);
   useEffect(() => {
     document.title = `${draft.name} · Spare Knot`;
     return () => {
       document.title = 'Spare Knot';
     };
   }, [draft.name]);
-
-  const units = useMemo(
-    () => ({
-      style: styleOf(draft.units, draft.division),
-      setStyle: (style: ReturnType<typeof styleOf>) =>
-        edit((current) => ({ ...current, units: style.system, division: style.division })),
-    }),
-    [draft.units, draft.division, edit],
-  );
-  const animal = animalsOf(draft.plan)[0];
-  const sound = lastSound.current;
-  const panelWords = useMemo(() => {
-    if (!sound) return null;
-    const names = panelNames(familyById(sound.plan.family), sound.box);
-    return (id: string) => partName(names, id).toLowerCase();
-  }, [sound]);
+  const units = useBatchUnits(draft, edit);
+  const panelWords = usePanelWords(sound);
   const value: BatchOnBench = { ...state, session, edit, built, sound, locked };
   return (
     <GivenUnits value={units}>
@@ -90,61 +205,13 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
             <KeepingWord keeping={state.keeping} />
           </HeaderEnd>
           <div className="mx-auto max-w-[1500px] px-6 pb-10 max-sm:px-3 print:m-0 print:max-w-none print:p-0">
-            <div className="flex flex-wrap items-end gap-x-4 gap-y-1 pt-3 print:hidden">
-              <div className="min-w-0 flex-1 max-md:basis-full">
-                <input
-                  aria-label="Name of the batch"
-                  className="w-full max-w-2xl rounded border border-transparent bg-transparent font-slab text-[1.55rem] font-bold hover:border-line focus:bg-white"
-                  value={draft.name}
-                  maxLength={120}
-                  disabled={locked}
-                  onChange={(event) => {
-                    const name = event.target.value;
-                    if (name.trim() !== '') edit((current) => ({ ...current, name }));
-                  }}
-                />
-                <p className="text-soft">
-                  {draft.boxes} {draft.boxes === 1 ? 'box' : 'boxes'}
-                  {animal && ` for ${spokenName(animal)} · ${readySentence(animal)}`}
-                </p>
-              </div>
-              <div className="flex gap-1">
-                <button
-                  type="button"
-                  className="btn btn-quiet"
-                  disabled={!state.canUndo || locked}
-                  onClick={session.undo}
-                  title="Undo (Ctrl+Z)"
-                >
-                  <Undo2 size={18} aria-hidden /> Undo
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-quiet"
-                  disabled={!state.canRedo || locked}
-                  onClick={session.redo}
-                  title="Redo (Ctrl+Shift+Z)"
-                >
-                  <Redo2 size={18} aria-hidden /> Redo
-                </button>
-              </div>
-              <div id="station-actions" className="flex gap-2" />
-            </div>
+            <Headline session={session} state={state} locked={locked} />
             <div className="print:hidden">
               <StationTape
                 progress={{ sound: built.ok, taken: locked, laidOut: batch.proposed !== null }}
               />
             </div>
-            {locked && !printing && (
-              <p className="mt-3 rounded-lg border border-moss bg-moss-pale px-4 py-2 print:hidden">
-                The boards of this batch are taken, so its box stands as it is. To change it, give
-                the boards back on{' '}
-                <Link className="link" to="layout">
-                  Layout
-                </Link>
-                .
-              </p>
-            )}
+            {locked && !printing && <Taken />}
             <Outlet />
           </div>
           <TwoVersions session={session} state={state} />

@@ -7,7 +7,7 @@ import {
   spokenName,
 } from '@spare-knot/core/animals';
 import { NO_WISHES } from '@spare-knot/core/api';
-import { familyById } from '@spare-knot/core/families';
+import { type Family, familyById } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import { startPlan } from '@spare-knot/core/plan';
 
@@ -22,33 +22,21 @@ import { HeaderEnd } from '../ui/header-end';
 import { useNotice } from '../ui/notice';
 import { STANDARD_WOOD } from '../wood/standard-wood';
 
-/** Who is it for, and how many: a batch begins with the animal. */
-export function NewBatchPage() {
-  const [text, setText] = useState('');
-  const [chosen, setChosen] = useState<Animal | null>(null);
-  const [boxes, setBoxes] = useState('6');
-  const [busy, setBusy] = useState(false);
-  const found = useMemo(() => findAnimals(text), [text]);
+/** Begins a batch and goes to its box. */
+function useStart() {
   const rack = useQuery({ queryKey: ['rack'], queryFn: client.rack });
   const { style } = useUnits();
   const queries = useQueryClient();
   const navigate = useNavigate();
   const say = useNotice();
-  const count = Number(boxes);
-  const countWrong =
-    Number.isInteger(count) && count >= 1 && count <= 1000
-      ? null
-      : 'A whole number from 1 to 1000.';
-  const family = chosen && familyById(chosen.family);
-
-  const start = async () => {
-    if (!chosen || !family || countWrong) return;
+  const [busy, setBusy] = useState(false);
+  const start = async (family: Family, animal: Animal, boxes: number) => {
     setBusy(true);
-    const plan = findWood(startPlan(family, chosen, STANDARD_WOOD), rack.data ?? []);
+    const plan = findWood(startPlan(family, animal, STANDARD_WOOD), rack.data ?? []);
     try {
       const batch = await client.addBatch({
-        name: `${count === 1 ? 'A box' : `${count} boxes`} for ${spokenName(chosen)}`,
-        boxes: count,
+        name: `${boxes === 1 ? 'A box' : `${boxes} boxes`} for ${spokenName(animal)}`,
+        boxes,
         units: style.system,
         division: style.division,
         plan,
@@ -63,7 +51,118 @@ export function NewBatchPage() {
       setBusy(false);
     }
   };
+  return { busy, start };
+}
 
+function AnimalRow({
+  animal,
+  isChosen,
+  onChoose,
+}: {
+  animal: Animal;
+  isChosen: boolean;
+  onChoose: () => void;
+}) {
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={isChosen}
+        className={`grid w-full grid-cols-[1fr_9rem_8.5rem] items-baseline gap-3 border-b border-line px-2 py-1.5 text-left hover:bg-chalk-pale ${isChosen ? 'bg-chalk-pale font-semibold' : ''}`}
+        onClick={onChoose}
+      >
+        <span>
+          {animal.name}{' '}
+          <span className="text-sm font-normal text-soft italic">{animal.scientific}</span>
+        </span>
+        <span className="text-sm font-normal">{REGION_NAMES[animal.region]}</span>
+        <span className="text-sm font-normal">{FAMILY_NAMES[animal.family]}</span>
+      </button>
+    </li>
+  );
+}
+
+/** The table of animals, to search and to choose from. */
+function AnimalList({
+  chosen,
+  onChoose,
+}: {
+  chosen: Animal | null;
+  onChoose: (animal: Animal) => void;
+}) {
+  const [text, setText] = useState('');
+  const found = useMemo(() => findAnimals(text), [text]);
+  return (
+    <section className="card p-4" aria-label="Animals">
+      <label className="flex items-center gap-2 rounded-md border-[1.5px] border-[#b9ad93] bg-white px-3">
+        <Search size={18} aria-hidden />
+        <span className="sr-only">Search animals</span>
+        <input
+          className="min-h-10 flex-1 outline-none"
+          placeholder="chickadee, owl, Europe, bat…"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </label>
+      <p className="mt-2 text-sm text-soft" aria-live="polite">
+        {found.length === 0
+          ? 'No animal of the table has these words. Try fewer.'
+          : `${found.length} of the table`}
+      </p>
+      <ul className="mt-2 max-h-[calc(100vh-270px)] overflow-y-auto pr-1">
+        {found.map((animal) => (
+          <AnimalRow
+            key={animal.id}
+            animal={animal}
+            isChosen={chosen?.id === animal.id}
+            onChoose={() => onChoose(animal)}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** How many boxes; the batch begins when it is sent. */
+function HowMany({ busy, onStart }: { busy: boolean; onStart: (boxes: number) => void }) {
+  const [boxes, setBoxes] = useState('6');
+  const count = Number(boxes);
+  const isRight = Number.isInteger(count) && count >= 1 && count <= 1000;
+  return (
+    <form
+      className="mt-5 border-t border-line pt-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (isRight) onStart(count);
+      }}
+    >
+      <label className="block">
+        <span className="label">How many boxes</span>
+        <input
+          className="field mono mt-1 block w-24"
+          inputMode="numeric"
+          value={boxes}
+          aria-invalid={!isRight}
+          onChange={(event) => setBoxes(event.target.value)}
+        />
+      </label>
+      {!isRight && (
+        <p role="alert" className="text-sm text-danger">
+          A whole number from 1 to 1000.
+        </p>
+      )}
+      <button type="submit" className="btn btn-main mt-4" disabled={busy || !isRight}>
+        {busy ? 'Starting…' : 'Draw the box'}
+      </button>
+    </form>
+  );
+}
+
+/** Who is it for, and how many: a batch begins with the animal. */
+export function NewBatchPage() {
+  const [chosen, setChosen] = useState<Animal | null>(null);
+  const { busy, start } = useStart();
+  const family = chosen && familyById(chosen.family);
   return (
     <main className="mx-auto max-w-[1200px] px-6 py-6">
       <HeaderEnd />
@@ -72,90 +171,18 @@ export function NewBatchPage() {
         Who is it for? The animal sets the entrance, the floor and the height.
       </p>
       <div className="mt-4 grid grid-cols-[1fr_380px] gap-6 max-lg:grid-cols-1">
-        <section className="card p-4" aria-label="Animals">
-          <label className="flex items-center gap-2 rounded-md border-[1.5px] border-[#b9ad93] bg-white px-3">
-            <Search size={18} aria-hidden />
-            <span className="sr-only">Search animals</span>
-            <input
-              className="min-h-10 flex-1 outline-none"
-              placeholder="chickadee, owl, Europe, bat…"
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-            />
-          </label>
-          <p className="mt-2 text-sm text-soft" aria-live="polite">
-            {found.length === 0
-              ? 'No animal of the table has these words. Try fewer.'
-              : `${found.length} of the table`}
-          </p>
-          <ul className="mt-2 max-h-[calc(100vh-270px)] overflow-y-auto pr-1">
-            {found.map((animal) => (
-              <li key={animal.id}>
-                <button
-                  type="button"
-                  aria-pressed={chosen?.id === animal.id}
-                  className={`grid w-full grid-cols-[1fr_9rem_8.5rem] items-baseline gap-3 border-b border-line px-2 py-1.5 text-left hover:bg-chalk-pale ${chosen?.id === animal.id ? 'bg-chalk-pale font-semibold' : ''}`}
-                  onClick={() => setChosen(animal)}
-                >
-                  <span>
-                    {animal.name}{' '}
-                    <span className="text-sm font-normal text-soft italic">
-                      {animal.scientific}
-                    </span>
-                  </span>
-                  <span className="text-sm font-normal">{REGION_NAMES[animal.region]}</span>
-                  <span className="text-sm font-normal">{FAMILY_NAMES[animal.family]}</span>
-                </button>
-              </li>
-            ))}
-          </ul>
-        </section>
+        <AnimalList chosen={chosen} onChoose={setChosen} />
         <aside className="card self-start p-5">
+          <h2 className="text-xl">{chosen ? chosen.name : 'Choose an animal'}</h2>
           {chosen ? (
-            <>
-              <h2 className="text-xl">{chosen.name}</h2>
-              <AnimalFacts animal={chosen} />
-              {family && (
-                <form
-                  className="mt-5 border-t border-line pt-4"
-                  onSubmit={(event) => {
-                    event.preventDefault();
-                    void start();
-                  }}
-                >
-                  <label className="block">
-                    <span className="label">How many boxes</span>
-                    <input
-                      className="field mono mt-1 block w-24"
-                      inputMode="numeric"
-                      value={boxes}
-                      aria-invalid={countWrong !== null}
-                      onChange={(event) => setBoxes(event.target.value)}
-                    />
-                  </label>
-                  {countWrong && (
-                    <p role="alert" className="text-sm text-danger">
-                      {countWrong}
-                    </p>
-                  )}
-                  <button
-                    type="submit"
-                    className="btn btn-main mt-4"
-                    disabled={busy || countWrong !== null}
-                  >
-                    {busy ? 'Starting…' : 'Draw the box'}
-                  </button>
-                </form>
-              )}
-            </>
+            <AnimalFacts animal={chosen} />
           ) : (
-            <>
-              <h2 className="text-xl">Choose an animal</h2>
-              <p className="mt-2 text-soft">
-                Its entrance, floor and height are shown here, each with where the figure comes
-                from.
-              </p>
-            </>
+            <p className="mt-2 text-soft">
+              Its entrance, floor and height are shown here, each with where the figure comes from.
+            </p>
+          )}
+          {chosen && family && (
+            <HowMany busy={busy} onStart={(boxes) => void start(family, chosen, boxes)} />
           )}
         </aside>
       </div>

@@ -37,119 +37,146 @@ interface Props {
   onChange?: ((change: Partial<NewBoard>) => void) | undefined;
 }
 
+/** Where the arrow keys move the cross, in steps. */
+const MOVES: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+const STEP = fromMm(10);
+const FINE_STEP = fromMm(1);
+
+const within = (value: number, most: number): Ticks =>
+  Math.max(0, Math.min(most, Math.round(value)));
+
+/** A cross on the board that the arrow keys move, and what a press or the Enter key puts there. */
+function useCross(board: BoardRecord, putAt: (x: Ticks, y: Ticks) => void) {
+  const { length, width } = board;
+  const [cross, setCross] = useState<readonly [Ticks, Ticks]>([
+    Math.round(length / 2),
+    Math.round(width / 2),
+  ]);
+  const onClick = (event: MouseEvent<SVGRectElement>) => {
+    const drawn = event.currentTarget.getBoundingClientRect();
+    const x = within(((event.clientX - drawn.left) / drawn.width) * length, length);
+    const y = within((1 - (event.clientY - drawn.top) / drawn.height) * width, width);
+    setCross([x, y]);
+    putAt(x, y);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const move = MOVES[event.key];
+    const puts = event.key === 'Enter' || event.key === ' ';
+    if (!move && !puts) return;
+    event.preventDefault();
+    if (puts) putAt(...cross);
+    if (!move) return;
+    const step = event.shiftKey ? FINE_STEP : STEP;
+    setCross(([x, y]) => [within(x + move[0] * step, length), within(y + move[1] * step, width)]);
+  };
+  return { cross, on: { onClick, onKeyDown } };
+}
+
+function KindChooser({
+  board,
+  kind,
+  onKind,
+}: {
+  board: BoardRecord;
+  kind: DefectKind;
+  onKind: (kind: DefectKind) => void;
+}) {
+  return (
+    <fieldset className="mt-2 flex flex-wrap items-center gap-1.5">
+      <legend className="label float-left mr-2">What is wrong, and where?</legend>
+      {DEFECT_KINDS.map((each) => (
+        <label
+          key={each}
+          className={`min-h-7 cursor-pointer rounded-md border px-2 py-0.5 text-sm has-focus-visible:outline-3 has-focus-visible:outline-chalk ${kind === each ? 'border-2 border-chalk bg-chalk-pale font-bold' : 'border-[#b9ad93]'}`}
+        >
+          <input
+            type="radio"
+            className="sr-only"
+            name={`defect-${board.id}`}
+            checked={kind === each}
+            onChange={() => onKind(each)}
+          />
+          {DEFECT_NAMES[each]}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+/** The board with its cross: its face is a button of its own shape. */
+function BoardFace({
+  board,
+  kind,
+  width,
+  onDefects,
+}: Pick<Props, 'board' | 'onDefects'> & { kind: DefectKind; width: number }) {
+  const scale = Math.min((width - 4) / board.length, 220 / board.width);
+  const { cross, on } = useCross(board, (x, y) =>
+    onDefects(
+      [...board.defects, { kind, zone: FIRST_SIZE[kind](x, y) }],
+      `${DEFECT_NAMES[kind]} marked`,
+    ),
+  );
+  const [cx, cy] = [cross[0] * scale, (board.width - cross[1]) * scale];
+  return (
+    <BoardDrawing
+      board={board}
+      scale={scale}
+      tape
+      label={`${board.name}, face A, with ${board.defects.length} defects`}
+    >
+      <rect
+        data-testid="board-face"
+        width={board.length * scale}
+        height={board.width * scale}
+        fill="transparent"
+        className="cursor-crosshair"
+        tabIndex={0}
+        aria-label={`Face of ${board.name}: Enter puts a ${DEFECT_NAMES[kind]} at the cross`}
+        {...on}
+      />
+      <path
+        d={`M${cx - 9} ${cy}h18M${cx} ${cy - 9}v18`}
+        stroke="#1d5a96"
+        strokeWidth="1.6"
+        className="pointer-events-none"
+      />
+    </BoardDrawing>
+  );
+}
+
 /** One board, large: what is wrong with it is put where it is, by the mouse or by the arrow keys. */
 export function BoardEditor({ board, onDefects, onChange }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const [kind, setKind] = useState<DefectKind>('knot-sound');
-  const [cursor, setCursor] = useState<readonly [Ticks, Ticks]>([
-    Math.round(board.length / 2),
-    Math.round(board.width / 2),
-  ]);
-  const scale = Math.min((width - 4) / board.length, 220 / board.width);
-
-  const putAt = (x: Ticks, y: Ticks) =>
-    onDefects(
-      [...board.defects, { kind, zone: FIRST_SIZE[kind](x, y) }],
-      `${DEFECT_NAMES[kind]} marked`,
-    );
-  const within = (value: number, most: number) => Math.max(0, Math.min(most, Math.round(value)));
-  const onClick = (event: MouseEvent<SVGRectElement>) => {
-    const drawn = event.currentTarget.getBoundingClientRect();
-    const x = within(((event.clientX - drawn.left) / drawn.width) * board.length, board.length);
-    const y = within((1 - (event.clientY - drawn.top) / drawn.height) * board.width, board.width);
-    setCursor([x, y]);
-    putAt(x, y);
-  };
-  const onKey = (event: KeyboardEvent) => {
-    const step = event.shiftKey ? fromMm(1) : fromMm(10);
-    const moves: Record<string, readonly [number, number]> = {
-      ArrowLeft: [-step, 0],
-      ArrowRight: [step, 0],
-      ArrowUp: [0, step],
-      ArrowDown: [0, -step],
-    };
-    const move = moves[event.key];
-    if (move) {
-      event.preventDefault();
-      setCursor(([x, y]) => [within(x + move[0], board.length), within(y + move[1], board.width)]);
-    }
-    if (event.key === 'Enter' || event.key === ' ') {
-      event.preventDefault();
-      putAt(cursor[0], cursor[1]);
-    }
-  };
-  const replace = (index: number, zone: Zone) =>
-    onDefects(
-      board.defects.map((defect, at) => (at === index ? { ...defect, zone } : defect)),
-      'Moved',
-    );
-  const [cx, cy] = [cursor[0] * scale, (board.width - cursor[1]) * scale];
-
+  const { defects } = board;
   return (
     <div className="mt-3 rounded-md border border-line bg-white p-3">
       {onChange && <BoardFields board={board} onChange={onChange} />}
-      <fieldset className="mt-2 flex flex-wrap items-center gap-1.5">
-        <legend className="label float-left mr-2">What is wrong, and where?</legend>
-        {DEFECT_KINDS.map((each) => (
-          <label
-            key={each}
-            className={`min-h-7 cursor-pointer rounded-md border px-2 py-0.5 text-sm has-focus-visible:outline-3 has-focus-visible:outline-chalk ${kind === each ? 'border-2 border-chalk bg-chalk-pale font-bold' : 'border-[#b9ad93]'}`}
-          >
-            <input
-              type="radio"
-              className="sr-only"
-              name={`defect-${board.id}`}
-              checked={kind === each}
-              onChange={() => setKind(each)}
-            />
-            {DEFECT_NAMES[each]}
-          </label>
-        ))}
-      </fieldset>
+      <KindChooser board={board} kind={kind} onKind={setKind} />
       <p className="mt-1 text-sm text-soft">
         Click on the board where it is. Or step onto the board with Tab, move the cross with the
         arrow keys (with Shift a millimetre at a time) and press Enter.
         {board.quantity > 1 && ' One board is taken out of the pile for it.'}
       </p>
       <div ref={ref} className="mt-2">
-        {width > 0 && (
-          <BoardDrawing
-            board={board}
-            scale={scale}
-            tape
-            label={`${board.name}, face A, with ${board.defects.length} defects`}
-          >
-            {/* biome-ignore lint/a11y/noStaticElementInteractions: the rectangle is the board’s face, a button of its own shape */}
-            <rect
-              data-testid="board-face"
-              width={board.length * scale}
-              height={board.width * scale}
-              fill="transparent"
-              className="cursor-crosshair"
-              tabIndex={0}
-              aria-label={`Face of ${board.name}: Enter puts a ${DEFECT_NAMES[kind]} at the cross`}
-              onClick={onClick}
-              onKeyDown={onKey}
-            />
-            <path
-              d={`M${cx - 9} ${cy}h18M${cx} ${cy - 9}v18`}
-              stroke="#1d5a96"
-              strokeWidth="1.6"
-              className="pointer-events-none"
-            />
-          </BoardDrawing>
-        )}
+        {width > 0 && <BoardFace board={board} kind={kind} width={width} onDefects={onDefects} />}
       </div>
-      {board.defects.length > 0 && (
+      {defects.length > 0 && (
         <ul className="mt-2 grid gap-1">
-          {board.defects.map((defect, index) => (
+          {defects.map((defect, index) => (
             <DefectRow
               key={index}
               defect={defect}
-              onMove={(zone) => replace(index, zone)}
+              onMove={(zone) => onDefects(defects.with(index, { ...defect, zone }), 'Moved')}
               onRemove={() =>
                 onDefects(
-                  board.defects.filter((_each, at) => at !== index),
+                  defects.filter((_each, other) => other !== index),
                   `${DEFECT_NAMES[defect.kind]} taken away`,
                 )
               }

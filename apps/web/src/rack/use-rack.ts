@@ -1,4 +1,5 @@
 import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
+import { sum } from '@spare-knot/core/lists';
 import type { Defect } from '@spare-knot/core/wood';
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
@@ -14,33 +15,37 @@ function troubleWords(error: unknown): string {
   return error instanceof Error ? error.message : String(error);
 }
 
-/** The boards on the rack and what can be done with them; every change says what it did and can be undone. */
-export function useRack() {
+type Attempt = <T>(work: () => Promise<T>) => Promise<T | undefined>;
+
+/** Does something to the rack and fetches it anew; what went wrong is said, and the answer is undefined. */
+function useAttempt(): { attempt: Attempt; refresh: () => Promise<void> } {
   const queries = useQueryClient();
   const say = useNotice();
-  const query = useQuery({ queryKey: RACK, queryFn: client.rack });
   const refresh = useCallback(() => queries.invalidateQueries({ queryKey: RACK }), [queries]);
-  const attempt = useCallback(
-    async <T>(work: () => Promise<T>): Promise<T | undefined> => {
+  const attempt: Attempt = useCallback(
+    async (work) => {
       try {
-        const result = await work();
-        await refresh();
-        return result;
+        return await work();
       } catch (error) {
         say(troubleWords(error), { tone: 'danger' });
-        await refresh();
         return undefined;
+      } finally {
+        await refresh();
       }
     },
     [refresh, say],
   );
+  return { attempt, refresh };
+}
 
+/** Putting boards on the rack and taking them off; both can be undone. */
+function useComingAndGoing(attempt: Attempt) {
+  const say = useNotice();
   const remove = useCallback(
     async (board: BoardRecord) => {
       if (!(await attempt(() => client.removeBoard(board.id, board.version)))) return;
-      say(`${board.name} is off the rack.`, {
-        undo: () => void attempt(() => client.restoreBoard(board.id)),
-      });
+      const undo = () => void attempt(() => client.restoreBoard(board.id));
+      say(`${board.name} is off the rack.`, { undo });
     },
     [attempt, say],
   );
@@ -48,29 +53,32 @@ export function useRack() {
     async (boards: NewBoard[]) => {
       const added = await attempt(() => client.addBoards(boards));
       if (!added) return undefined;
-      const pieces = added.reduce((sum, board) => sum + board.quantity, 0);
-      say(
-        `${pieces} ${pieces === 1 ? 'board' : 'boards'} on the rack: ${added.map((board) => board.name).join(', ')}.`,
-        {
-          undo: () =>
-            void attempt(async () =>
-              Promise.all(added.map((board) => client.removeBoard(board.id, board.version))),
-            ),
-        },
-      );
+      const pieces = sum(added.map(({ quantity }) => quantity));
+      const names = added.map(({ name }) => name).join(', ');
+      const takeOff = () =>
+        Promise.all(added.map(({ id, version }) => client.removeBoard(id, version)));
+      say(`${pieces} ${pieces === 1 ? 'board' : 'boards'} on the rack: ${names}.`, {
+        undo: () => void attempt(takeOff),
+      });
       return added;
     },
     [attempt, say],
   );
+  return { add, remove };
+}
+
+/** The boards on the rack and what can be done with them; every change says what it did and can be undone. */
+export function useRack() {
+  const query = useQuery({ queryKey: RACK, queryFn: client.rack });
+  const say = useNotice();
+  const { attempt, refresh } = useAttempt();
   const change = useCallback(
     async (board: BoardRecord, next: Partial<NewBoard>, what = 'Changed') => {
       const { id, fromBatch: _fromBatch, ...kept } = board;
       const changed = await attempt(() => client.changeBoard(id, { ...kept, ...next }));
-      if (changed)
-        say(`${what}: ${changed.name}.`, {
-          undo: () =>
-            void attempt(() => client.changeBoard(id, { ...kept, version: changed.version })),
-        });
+      if (!changed) return undefined;
+      const changeBack = () => client.changeBoard(id, { ...kept, version: changed.version });
+      say(`${what}: ${changed.name}.`, { undo: () => void attempt(changeBack) });
       return changed;
     },
     [attempt, say],
@@ -78,20 +86,23 @@ export function useRack() {
   /** Marks defects on one board; out of a pile of equal ones it is taken first. Gives the board that now has them. */
   const markDefects = useCallback(
     async (board: BoardRecord, defects: readonly Defect[], what: string) => {
-      const single =
-        board.quantity > 1
-          ? await attempt(() => client.splitBoard(board.id, board.version))
-          : board;
-      return (
-        single &&
-        change(
-          single,
-          { defects: [...defects] },
-          board.quantity > 1 ? `One taken out of the pile, ${what}` : what,
-        )
-      );
+      const isPile = board.quantity > 1;
+      const single = isPile
+        ? await attempt(() => client.splitBoard(board.id, board.version))
+        : board;
+      const words = isPile ? `One taken out of the pile, ${what}` : what;
+      return single && change(single, { defects: [...defects] }, words);
     },
     [attempt, change],
   );
-  return { query, boards: query.data ?? [], add, change, remove, markDefects, refresh, attempt };
+  const comingAndGoing = useComingAndGoing(attempt);
+  return {
+    query,
+    boards: query.data ?? [],
+    change,
+    ...comingAndGoing,
+    markDefects,
+    refresh,
+    attempt,
+  };
 }
