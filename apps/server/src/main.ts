@@ -1,4 +1,5 @@
 import 'reflect-metadata';
+import { rm } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { NestFactory } from '@nestjs/core';
 import { AppModule } from './app.module.js';
@@ -22,5 +23,8 @@ dress(
 );
 await migrate(app.get(KNEX));
 await app.get(DemoService).loadWhenEmpty();
+// A first start that was ended before this begins anew: see bin/start.
+const firstStart = process.env.SPARE_KNOT_FIRST_START;
+if (firstStart) await rm(firstStart, { force: true });
 await app.listen(port, host);
 console.log(`Spare Knot is ready: http://${host}:${port}/  (Ctrl-C stops it)`);

@@ -108,7 +108,7 @@ export const stock = z.object({
   id: name,
   quantity: count,
   ...boardKindFields,
-  keepWidth: distance.optional(),
+  keepWidth: distance.exactOptional(),
 });
 
 export const placementFields = {

@@ -60,7 +60,7 @@ export interface FamilyDeclaration<
     box: PanelSet,
   ): readonly DrawnDimension<keyof S & string>[];
   rules: readonly Rule<PlanOf<S, C, keyof R & string>>[];
-  startWood?: Family['startWood'];
+  startWood?: NonNullable<Family['startWood']>;
   woodFrom?(
     plan: PlanOf<S, C, keyof R & string>,
     boards: readonly PanelWood[],
@@ -90,7 +90,16 @@ export function defineFamily<
   const R extends RoleDeclarations,
 >(declared: FamilyDeclaration<S, C, R>): Family {
   type Plan = PlanOf<S, C, keyof R & string>;
-  const { sizes, choices, roles, rules, notTrimmed = [], trimmedTogether = [], ...rest } = declared;
+  const {
+    sizes,
+    choices,
+    roles,
+    rules,
+    woodFrom,
+    notTrimmed = [],
+    trimmedTogether = [],
+    ...rest
+  } = declared;
   const parameters = listed(sizes);
   const questions = listed(choices);
   // The one place where a plan becomes typed: after `planFaults` has found every key and option to be the family's own.
@@ -124,8 +133,8 @@ export function defineFamily<
         return { ok: false, refusals: [refusal] };
       }
     },
-    ...(declared.woodFrom && {
-      woodFrom: (plan, boards, animal) => declared.woodFrom?.(known(plan), boards, animal) ?? null,
+    ...(woodFrom && {
+      woodFrom: (plan, boards, animal) => woodFrom(known(plan), boards, animal),
     }),
   };
   return family;
