@@ -2,11 +2,12 @@ import { readFileSync } from 'node:fs';
 import { animalById } from '@spare-knot/core/animals';
 import { readBoxPlan, readStock } from '@spare-knot/core/exchange';
 import { buildBox, checkBox, FAMILIES } from '@spare-knot/core/families';
-import { jobForBoxes } from '@spare-knot/core/job';
-import { checkLayout, searchLayout } from '@spare-knot/core/layout';
+import { jobForBoxes, type LayoutJob } from '@spare-knot/core/job';
+import { checkLayout, type Layout, searchLayout, sortPins } from '@spare-knot/core/layout';
 import { at, must } from '@spare-knot/core/lists';
 import { startPlan } from '@spare-knot/core/plan';
 import { viewDrawing } from '@spare-knot/core/sheets';
+import { largeJob } from './layout-jobs.js';
 
 /** Times the core on the example files. Prints milliseconds; compare them only within one run. */
 const example = (name: string) =>
@@ -96,4 +97,27 @@ for (const boxes of [1, 6, 10]) {
   console.log(
     `   after ${layout.seconds.toFixed(1)} s: cost ${(layout.cost / 100).toFixed(2)}, bound ${(layout.lowerBound / 100).toFixed(2)}, yield ${(layout.yield * 100).toFixed(1)} %, ${layout.optimal ? 'proven' : 'not proven'}`,
   );
+}
+
+/** Pieces pinned by hand, each held against all others: as many as a winter's layout may have. */
+const PINS = 240;
+const large = largeJob();
+let first = false;
+const laid = searchLayout(large, {
+  clock: () => performance.now(),
+  onBetter: () => {
+    first = true;
+  },
+  stopped: () => first,
+});
+say(
+  `${PINS} pins checked`,
+  timed(20, () => void sortPins(pinnedJob(large, laid))),
+);
+
+function pinnedJob(job: LayoutJob, { boards }: Layout): LayoutJob {
+  const pins = boards.flatMap(({ stock, piece, placements }) =>
+    placements.map((placement) => ({ ...placement, stock, piece })),
+  );
+  return { ...job, pinned: pins.slice(0, PINS) };
 }

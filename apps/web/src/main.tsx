@@ -2,27 +2,17 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/atkinson-hyperlegible-mono';
 import '@fontsource-variable/bitter';
 import './style.css';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { z } from 'zod';
-import { Trouble } from './api/client';
+import { queries } from './api/queries';
 import { router } from './router';
 import { NoticeProvider } from './ui/notice';
 
 // The content security policy forbids code made from text, which is how zod would otherwise speed itself up.
 z.config({ jitless: true });
-
-const queries = new QueryClient({
-  defaultOptions: {
-    queries: {
-      staleTime: 10_000,
-      retry: (failures, error) =>
-        failures < 3 && !(error instanceof Trouble && error.problem.status < 500),
-    },
-  },
-});
 
 const root = document.getElementById('root');
 if (root) {

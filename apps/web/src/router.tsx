@@ -1,4 +1,5 @@
 import { createBrowserRouter, Navigate } from 'react-router';
+import { BATCHES, queries } from './api/queries';
 import { STATIONS } from './stations/stations';
 import { Boundary } from './ui/boundary';
 import { Lost } from './ui/lost';
@@ -12,7 +13,15 @@ export const router = createBrowserRouter([
     errorElement: <Lost />,
     hydrateFallbackElement: <p className="p-8">Opening…</p>,
     children: [
-      { index: true, lazy: async () => ({ Component: (await import('./places/bench')).Bench }) },
+      {
+        index: true,
+        // The batches come while the page that shows them does.
+        loader: () => {
+          void queries.prefetchQuery(BATCHES);
+          return null;
+        },
+        lazy: async () => ({ Component: (await import('./places/bench')).Bench }),
+      },
       {
         path: 'new',
         lazy: async () => ({ Component: (await import('./places/new-batch')).NewBatchPage }),

@@ -73,7 +73,7 @@ export const acceptedOf = (row: LayoutRow & { accepted_at: Date }) =>
   );
 
 /** The columns of what a batch says; of a part of it, those columns alone. */
-export const columnsOf = (batch: Partial<NewBatch> | BatchPatch) => ({
+export const columnsOf = (batch: NewBatch | Omit<BatchPatch, 'version'>) => ({
   ...(batch.name !== undefined && { name: batch.name }),
   ...(batch.boxes !== undefined && { boxes: batch.boxes }),
   ...(batch.units !== undefined && { units: batch.units }),

@@ -3,8 +3,13 @@ import type { BoxPlan } from '@spare-knot/core/plan';
 
 import { createContext, useContext } from 'react';
 import type { BatchSession, BatchState } from './batch-session';
+import type { Draft } from './draft';
 
-export interface BatchOnBench extends BatchState {
+/** What stations work on: a draft without its name, which changes with every key that is typed in it. */
+export type Work = Omit<Draft, 'name'>;
+
+export interface BatchOnBench extends Pick<BatchState, 'batch'> {
+  draft: Work;
   session: BatchSession;
   edit: BatchSession['edit'];
   /** What the plan gives now. */
@@ -22,3 +27,7 @@ export function useBatch(): BatchOnBench {
   if (!value) throw new Error('a station stands outside its batch');
   return value;
 }
+
+/** The batch's name, for what is named after it. */
+export const BatchNameContext = createContext('');
+export const useBatchName = (): string => useContext(BatchNameContext);

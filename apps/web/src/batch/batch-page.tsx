@@ -7,14 +7,14 @@ import type { BoxPlan } from '@spare-knot/core/plan';
 import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { AlertDialog } from 'radix-ui';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { client } from '../api/client';
 import { PanelWordsContext } from '../measure/length';
 import { GivenUnits, styleOf } from '../measure/units';
 import { HeaderEnd } from '../ui/header-end';
 import { Trouble } from '../ui/trouble';
-import { BatchContext, type BatchOnBench } from './batch-context';
+import { BatchContext, BatchNameContext, type BatchOnBench, type Work } from './batch-context';
 import type { BatchSession, BatchState, Keeping } from './batch-session';
 import type { Draft } from './draft';
 import { StationTape } from './station-tape';
@@ -56,6 +56,18 @@ function useBuilt(plan: BoxPlan): Pick<BatchOnBench, 'built' | 'sound'> {
     lastSound.current = { plan, box: built.box, derived: built.derived };
   return { built, sound: lastSound.current };
 }
+
+/** The draft without its name; the same as long as nothing but the name changes, so that no station is drawn anew for a key. */
+function useWork({ name: _name, ...fields }: Draft): Work {
+  const last = useRef<Work>(fields);
+  const isSame = Object.keys(fields).every(
+    (field) => last.current[field as keyof Work] === fields[field as keyof Work],
+  );
+  if (!isSame) last.current = fields;
+  return last.current;
+}
+
+const Station = memo(Outlet);
 
 /** Units of the batch for every length on its pages. */
 function useBatchUnits({ units, division }: Draft, edit: BatchSession['edit']) {
@@ -196,7 +208,11 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
   }, [draft.name]);
   const units = useBatchUnits(draft, edit);
   const panelWords = usePanelWords(sound);
-  const value: BatchOnBench = { ...state, session, edit, built, sound, locked };
+  const work = useWork(draft);
+  const value = useMemo(
+    (): BatchOnBench => ({ draft: work, batch, session, edit, built, sound, locked }),
+    [work, batch, session, edit, built, sound, locked],
+  );
   return (
     <GivenUnits value={units}>
       <BatchContext value={value}>
@@ -212,7 +228,9 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
               />
             </div>
             {locked && !printing && <Taken />}
-            <Outlet />
+            <BatchNameContext value={draft.name}>
+              <Station />
+            </BatchNameContext>
           </div>
           <TwoVersions session={session} state={state} />
         </PanelWordsContext>

@@ -9,6 +9,7 @@ import { z } from 'zod';
 import { Trouble } from '../api/client';
 import { STANDARD_WOOD } from '../wood/standard-wood';
 import { type BatchServer, BatchSession, type Shelf } from './batch-session';
+import { applyPatch } from './draft';
 
 const animal = animalById('black-capped-chickadee');
 if (!animal) throw new Error('the table of animals has no chickadee');
@@ -59,7 +60,7 @@ class KeptBatch implements BatchServer {
     if (earlier) return earlier;
     if (this.refuses) throw new Trouble({ type: 'about:blank', status: 422, title: 'Not sound' });
     this.atVersion(version);
-    this.kept = { ...this.kept, ...changed, version: version + 1 };
+    this.kept = { ...this.kept, ...applyPatch(this.kept, patch), version: version + 1 };
     this.answers.set(key, this.kept);
     if (this.away === 'after') throw unreachable();
     return this.kept;

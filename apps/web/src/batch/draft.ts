@@ -88,9 +88,13 @@ export function readUnsaved(text: string): Unsaved | null {
   }
 }
 
-export const applyPatch = (draft: Draft, { version: _version, ...changed }: BatchPatch): Draft => ({
+/** The fields of a patch that say something. */
+const saidIn = ({ version: _version, ...changed }: BatchPatch): Partial<Draft> =>
+  Object.fromEntries(Object.entries(changed).filter(([, value]) => value !== undefined));
+
+export const applyPatch = (draft: Draft, patch: BatchPatch): Draft => ({
   ...draft,
-  ...changed,
+  ...saidIn(patch),
 });
 
 /** Both sides changed these fields, and not alike. */

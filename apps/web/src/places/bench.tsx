@@ -7,6 +7,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Plus, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { client } from '../api/client';
+import { BATCHES } from '../api/queries';
 import { KeptPicture } from '../boxview/kept-picture';
 import { Boundary } from '../ui/boundary';
 import { HeaderEnd } from '../ui/header-end';
@@ -15,7 +16,7 @@ import { Trouble } from '../ui/trouble';
 
 /** All batches, and what to do next with each. */
 export function Bench() {
-  const query = useQuery({ queryKey: ['batches'], queryFn: client.batches });
+  const query = useQuery(BATCHES);
   return (
     <main className="mx-auto max-w-[1200px] px-6 py-6">
       <HeaderEnd />

@@ -53,16 +53,8 @@ const batchFields = {
 export const newBatch = z.object({ ...batchFields, wishes: layoutWishes.default(NO_WISHES) });
 export type NewBatch = z.output<typeof newBatch>;
 
-/** Every field may be left out; none may stand there without a value. */
-const anyOf = <S extends Record<string, z.ZodType>>(shape: S) =>
-  z.object(
-    Object.fromEntries(
-      Object.entries(shape).map(([name, field]) => [name, field.exactOptional()]),
-    ) as { [K in keyof S]: z.ZodExactOptional<S[K]> },
-  );
-
 /** Some of what a batch says, changed; the rest stays as it is kept. */
-export const batchPatch = anyOf(batchFields).extend({ version });
+export const batchPatch = z.object(batchFields).partial().extend({ version });
 export type BatchPatch = z.output<typeof batchPatch>;
 
 /** A layout that was accepted: its boards are off the rack, its offcuts on it. */

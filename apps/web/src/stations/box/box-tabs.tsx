@@ -8,7 +8,7 @@ import type { Text } from '@spare-knot/core/text';
 import { Tabs } from 'radix-ui';
 import { lazy, type ReactNode, Suspense } from 'react';
 import type { BatchOnBench } from '../../batch/batch-context';
-import { useBatch } from '../../batch/batch-context';
+import { useBatch, useBatchName } from '../../batch/batch-context';
 import { useWidth } from '../../board/use-width';
 import { BesideTheWood } from '../../boxview/beside-the-wood';
 import { Drawings } from '../../boxview/drawings';
@@ -60,12 +60,13 @@ function DrawingsTab({ sound, family, plan, isCurrent, problems, onSize }: Look)
 
 function Shown({ tab, look }: { tab: (typeof TABS)[number]['value']; look: Look }): ReactNode {
   const { draft, locked } = useBatch();
+  const name = useBatchName();
   const { sound, names, checks, animal, onSize } = look;
   switch (tab) {
     case 'drawings':
       return <DrawingsTab {...look} />;
     case 'panels':
-      return <PanelsFlat box={sound.box} names={names} title={draft.name} checks={checks} />;
+      return <PanelsFlat box={sound.box} names={names} title={name} checks={checks} />;
     case 'beside':
       return (
         <BesideTheWood

@@ -1,7 +1,7 @@
 import type { LayoutJob } from '@spare-knot/core/job';
 import { checkLayout, type Goals, type Layout, movedToPins } from '@spare-knot/core/layout';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useBatch } from '../../batch/batch-context';
 import { useNotice } from '../../ui/notice';
 import { questionOf } from '../../workers/search-session';
@@ -54,7 +54,7 @@ export function useAnswer(job: LayoutJob | null, goals: Goals): Answer {
     });
   };
   const { search, state: found } = useSearchSession(keep);
-  const question = job && questionOf(job, goals);
+  const question = useMemo(() => job && questionOf(job, goals), [job, goals]);
   const first = useRef(true);
   const { held, hold } = useKept(job, question, () => first.current);
   useEffect(() => {

@@ -1,6 +1,6 @@
 import { cutWords, measuresOf, type Panel } from '@spare-knot/core/panels';
 import { materialName } from '@spare-knot/core/wood';
-
+import { memo } from 'react';
 import { useBatch } from '../../batch/batch-context';
 import { Length } from '../../measure/length';
 import { Drilling } from './drilling';
@@ -47,7 +47,7 @@ function CutLine({ panel, name, boxes }: { panel: Panel; name: string; boxes: nu
 }
 
 /** Every panel with its measures, how it is cut, and what is drilled. */
-export function CutList({
+export const CutList = memo(function CutList({
   panels,
   first,
   last,
@@ -100,4 +100,4 @@ export function CutList({
       )}
     </>
   );
-}
+});

@@ -6,9 +6,9 @@ import { panelNames, partName } from '@spare-knot/core/panels';
 import { boardDrawing, drawingSvg, loadDxf, loadPdf, stacked } from '@spare-knot/core/sheets';
 
 import { Printer } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useBatch } from '../../batch/batch-context';
+import { useBatch, useBatchName } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
 import { useUnits } from '../../measure/units';
 import { useRack } from '../../rack/use-rack';
@@ -37,7 +37,8 @@ function useSheets() {
   const boards = batch.accepted ? batch.accepted.boards : rack.boards;
   const layout = batch.accepted ? batch.accepted.layout : batch.proposed;
   const job = useMemo(() => {
-    const made = boards.length > 0 ? layoutJob(batchQuestion(draft, boards)) : null;
+    const made =
+      boards.length > 0 ? layoutJob(batchQuestion({ ...draft, name: 'batch' }, boards)) : null;
     return made?.ok ? made.job : null;
   }, [draft, boards]);
   const names = useMemo(
@@ -69,7 +70,7 @@ function useCutListFile(names: Names): FileToTake[] {
 
 /** The boards as files in true scale. */
 function useBoardFiles(job: LayoutJob | null, onPaper: readonly BoardOnPaper[], names: Names) {
-  const { draft } = useBatch();
+  const name = useBatchName();
   const { style } = useUnits();
   if (!job || onPaper.length === 0) return [];
   const drawn = () =>
@@ -88,21 +89,21 @@ function useBoardFiles(job: LayoutJob | null, onPaper: readonly BoardOnPaper[], 
       what: 'The SVG of the boards',
       ending: '-boards.svg',
       type: 'image/svg+xml',
-      make: () => drawingSvg(stacked(draft.name, drawn())),
+      make: () => drawingSvg(stacked(name, drawn())),
     },
     {
       label: 'DXF',
       what: 'The DXF of the boards',
       ending: '-boards.dxf',
       type: 'application/dxf',
-      make: async () => (await loadDxf()).drawingDxf(stacked(draft.name, drawn())),
+      make: async () => (await loadDxf()).drawingDxf(stacked(name, drawn())),
     },
     {
       label: 'PDF 1 : 1',
       what: 'The PDF of the boards',
       ending: '-boards.pdf',
       type: 'application/pdf',
-      make: async () => (await loadPdf()).trueScalePdf(drawn(), await pdfFont(), draft.name),
+      make: async () => (await loadPdf()).trueScalePdf(drawn(), await pdfFont(), name),
     },
   ];
   return files;
@@ -130,7 +131,8 @@ function Actions({ paper, onPaper }: { paper: Paper; onPaper: (paper: Paper) => 
   );
 }
 
-function BoardsOnSheet({
+/** What stands on a sheet is drawn anew only when it changes, not when the heading does. */
+const BoardsOnSheet = memo(function BoardsOnSheet({
   job,
   boards,
   longest,
@@ -153,11 +155,12 @@ function BoardsOnSheet({
       width={width}
     />
   ));
-}
+});
 
 /** Sheets to pin beside the saw: the cut list, and every board with its tape marks. */
 export function SheetsStation() {
   const { draft, sound } = useBatch();
+  const name = useBatchName();
   const { job, names, onPaper, isLaidOut } = useSheets();
   const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
   const size = PAPERS[paper];
@@ -170,7 +173,7 @@ export function SheetsStation() {
       <div className="print:hidden">
         <fieldset className="mt-3 flex flex-wrap items-center justify-center gap-2">
           <legend className="sr-only">Take away</legend>
-          <TakeAway title={draft.name} files={files} />
+          <TakeAway title={name} files={files} />
         </fieldset>
         {!isLaidOut && (
           <p className="card mt-3 p-4">
@@ -184,7 +187,7 @@ export function SheetsStation() {
       <style>{`@page { size: ${size.width}mm ${size.height}mm; margin: 0 } @media print { html { background: #fff } }`}</style>
       <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
         {pages.map(({ lines, drawings, isFirst, isLast }, index) => (
-          <Sheet key={index} size={size} number={index + 1} of={pages.length} name={draft.name}>
+          <Sheet key={index} size={size} number={index + 1} of={pages.length} name={name}>
             {lines.length > 0 && (
               <CutList
                 panels={lines}
