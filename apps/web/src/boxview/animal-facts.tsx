@@ -62,7 +62,11 @@ export function AnimalFacts({ animal, brief = false }: { animal: Animal; brief?:
           </div>
         ))}
       </dl>
-      {!brief && animal.note && <p className="mt-2">{animal.note}.</p>}
+      {!brief && animal.note.length > 0 && (
+        <p className="mt-2">
+          <Sentence text={animal.note} />.
+        </p>
+      )}
       <p className="mt-1 text-[0.82rem] text-soft">
         [{animal.evidence}] {animal.source}: {EVIDENCE_MEANINGS[animal.evidence]}
       </p>

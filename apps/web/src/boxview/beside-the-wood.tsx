@@ -1,5 +1,6 @@
 import type { Animal } from '@spare-knot/core/animals';
 import {
+  amountOf,
   BIT_KINDS,
   BIT_NAMES,
   type Bit,
@@ -10,9 +11,9 @@ import {
 } from '@spare-knot/core/building';
 import { at, must } from '@spare-knot/core/lists';
 import { TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure';
-import { type PanelSet, weightOf } from '@spare-knot/core/panels';
+import { COVER, type PanelSet, weightOf } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
-import { ofArea, ofWeight } from '@spare-knot/core/text';
+import { ofArea, ofSpace, ofWeight } from '@spare-knot/core/text';
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -47,7 +48,6 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
     TICKS_PER_MM ** 3 /
     1e6;
   const room = at(box.cavities, 0);
-  const unit: Record<string, string> = { pieces: '', mm: ' mm', ml: ' ml', 'cm²': ' cm²' };
   return (
     <div className="mt-3 grid grid-cols-[1.35fr_1fr] gap-5 max-xl:grid-cols-1">
       <section aria-label="Hardware">
@@ -79,12 +79,10 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
                     </span>
                   </td>
                   <td className="mono py-1.5 text-right whitespace-nowrap">
-                    {line.quantity}
-                    {unit[line.unit]}
+                    <Sentence text={amountOf(line, 1)} />
                   </td>
                   <td className="mono py-1.5 pl-4 text-right font-semibold whitespace-nowrap">
-                    {line.quantity * boxes}
-                    {unit[line.unit]}
+                    <Sentence text={amountOf(line, boxes)} />
                   </td>
                 </tr>
               ))}
@@ -93,7 +91,8 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
         )}
         <p className="mt-2 text-sm text-soft">
           No screw or nail is longer than its joint allows: the thickness of the first panel and
-          what lies behind it, less 3 mm. Sizes sold by inches are the nearest [C].
+          what lies behind it, less <Length ticks={COVER} unit />. Sizes sold by inches are the
+          nearest [C].
         </p>
       </section>
       <div className="grid content-start gap-4">
@@ -110,7 +109,10 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
                     <Length ticks={room.width} /> × <Length ticks={room.depth} unit />
                   </span>,
                 ],
-                [rooms > 1 ? `Rooms (${rooms})` : 'Room', `${litres.toFixed(1)} l`],
+                [
+                  rooms > 1 ? `Rooms (${rooms})` : 'Room',
+                  <Sentence key="r" text={[ofSpace(litres)]} />,
+                ],
                 [
                   'Glue line',
                   glueLine(plan, box) > 0 ? (

@@ -24,7 +24,7 @@ import { Tabs } from 'radix-ui';
 import { type ReactNode, useMemo, useState } from 'react';
 import { AnimalFacts } from '../boxview/animal-facts';
 import { SmallPicture } from '../boxview/small-picture';
-import { Length } from '../measure/length';
+import { Length, Sentence } from '../measure/length';
 import { HeaderEnd } from '../ui/header-end';
 import { STANDARD_WOOD } from '../wood/standard-wood';
 
@@ -148,7 +148,9 @@ function FamilyCard({ family }: { family: Family }) {
       </div>
       <div>
         <h2 className="text-lg">{family.name}</h2>
-        <p className="mt-1">{family.about}</p>
+        <p className="mt-1">
+          <Sentence text={family.about} />
+        </p>
         <p className="mt-1 text-sm text-soft">
           Panels:{' '}
           {applying(family.roles, example?.plan.choices ?? {})

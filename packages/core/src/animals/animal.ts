@@ -1,4 +1,5 @@
 import type { Evidence } from '../measure/index.js';
+import type { Text } from '../text/index.js';
 
 export type Region = 'na' | 'eu' | 'au';
 export type BoxFamilyId = 'slant-roof' | 'open-front' | 'owl' | 'bat' | 'colony' | 'tube';
@@ -32,7 +33,8 @@ export interface Animal {
   spacing: number | null;
   evidence: Evidence;
   source: string;
-  note: string;
+  /** What else is known, in words; nothing where there is nothing. */
+  note: Text;
 }
 
 const PROPER = new Set([

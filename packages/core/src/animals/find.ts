@@ -1,3 +1,4 @@
+import { plainText } from '../text/index.js';
 import { type Animal, FAMILY_NAMES, REGION_NAMES } from './animal.js';
 import { ANIMALS } from './table.js';
 
@@ -27,7 +28,7 @@ export function findAnimals(query: string): readonly Animal[] {
         animal.scientific,
         REGION_NAMES[animal.region],
         FAMILY_NAMES[animal.family],
-        animal.note,
+        plainText(animal.note),
       ].join(' '),
     ),
   );

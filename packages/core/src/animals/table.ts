@@ -1,3 +1,5 @@
+import { fromInches, fromMm } from '../measure/index.js';
+import { ofLength, text } from '../text/index.js';
 import type { Animal } from './animal.js';
 
 /**
@@ -25,7 +27,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 100,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '1 1/2 in hole; larger lets starlings in',
+    note: text`${ofLength(fromInches(1.5))} hole; larger lets starlings in`,
   },
   {
     id: 'mountain-bluebird',
@@ -47,7 +49,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 150,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '1 9/16 in',
+    note: text`${ofLength(fromInches(1.5625))}`,
   },
   {
     id: 'black-capped-chickadee',
@@ -69,7 +71,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 200,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '1 1/8 in keeps house sparrows out; takes wood shavings',
+    note: text`${ofLength(fromInches(1.125))} keeps house sparrows out; takes wood shavings`,
   },
   {
     id: 'tufted-titmouse',
@@ -91,7 +93,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 150,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '',
+    note: [],
   },
   {
     id: 'white-breasted-nuthatch',
@@ -113,7 +115,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 300,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '',
+    note: [],
   },
   {
     id: 'house-wren',
@@ -135,7 +137,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 30,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '',
+    note: [],
   },
   {
     id: 'bewicks-wren',
@@ -157,7 +159,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 50,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '',
+    note: [],
   },
   {
     id: 'carolina-wren',
@@ -179,7 +181,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 50,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: 'also takes open fronts',
+    note: text`also takes open fronts`,
   },
   {
     id: 'tree-swallow',
@@ -201,7 +203,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 10,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: 'grip inside is vital: cannot climb planed wood',
+    note: text`grip inside is vital: cannot climb planed wood`,
   },
   {
     id: 'purple-martin',
@@ -223,7 +225,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 0,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: 'colony; larger rooms 178 wide x 152 high x 230-305 deep are now preferred (C)',
+    note: text`colony; larger rooms 178 wide x 152 high x 230-305 deep are now preferred (C)`,
   },
   {
     id: 'prothonotary-warbler',
@@ -245,7 +247,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 70,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '',
+    note: [],
   },
   {
     id: 'great-crested-flycatcher',
@@ -267,7 +269,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 150,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '',
+    note: [],
   },
   {
     id: 'ash-throated-flycatcher',
@@ -289,7 +291,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 100,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '',
+    note: [],
   },
   {
     id: 'eastern-phoebe',
@@ -311,7 +313,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 150,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: 'shelf with roof',
+    note: text`shelf with roof`,
   },
   {
     id: 'american-robin',
@@ -333,7 +335,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 30,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: 'shelf with roof',
+    note: text`shelf with roof`,
   },
   {
     id: 'downy-woodpecker',
@@ -355,7 +357,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 200,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: 'fill with shavings',
+    note: text`fill with shavings`,
   },
   {
     id: 'hairy-woodpecker',
@@ -377,7 +379,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 200,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: 'fill with shavings',
+    note: text`fill with shavings`,
   },
   {
     id: 'red-headed-woodpecker',
@@ -399,7 +401,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 200,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: 'fill with shavings',
+    note: text`fill with shavings`,
   },
   {
     id: 'northern-flicker',
@@ -421,7 +423,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 150,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: 'fill to the sill with shavings',
+    note: text`fill to the sill with shavings`,
   },
   {
     id: 'american-kestrel',
@@ -443,7 +445,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 800,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '',
+    note: [],
   },
   {
     id: 'screech-owl',
@@ -465,7 +467,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 100,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '50 mm of shavings',
+    note: text`${ofLength(fromMm(50))} of shavings`,
   },
   {
     id: 'saw-whet-owl',
@@ -487,7 +489,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 100,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '50 mm of shavings',
+    note: text`${ofLength(fromMm(50))} of shavings`,
   },
   {
     id: 'barred-owl',
@@ -509,7 +511,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 1000,
     evidence: 'M',
     source: 'common guidance',
-    note: 'larger floors to 380 mm are liked (C)',
+    note: text`larger floors to ${ofLength(fromMm(380))} are liked (C)`,
   },
   {
     id: 'barn-owl-na',
@@ -531,7 +533,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 1000,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: 'see barn-owl-eu for the deep choice',
+    note: text`see barn-owl-eu for the deep choice`,
   },
   {
     id: 'wood-duck',
@@ -553,7 +555,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 180,
     evidence: 'M',
     source: 'USFWS Homes for Birds',
-    note: '3 x 4 in oval lying flat; ladder of mesh or kerfs; 100 mm shavings',
+    note: text`${ofLength(fromInches(3))} × ${ofLength(fromInches(4))} oval lying flat; ladder of mesh or kerfs; ${ofLength(fromMm(100))} shavings`,
   },
   {
     id: 'crevice-bats-na',
@@ -575,7 +577,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: null,
     evidence: 'M',
     source: "The Bat House Builder's Handbook",
-    note: 'crevices 19-25 mm; 100-150 mm landing; scores 6-13 mm apart; dark where July mean under 29 C',
+    note: text`crevices ${ofLength(fromMm(19))} to ${ofLength(fromMm(25))}; ${ofLength(fromMm(100))} to ${ofLength(fromMm(150))} landing; scores ${ofLength(fromMm(6))} to ${ofLength(fromMm(13))} apart; dark where July mean under 29 C`,
   },
   {
     id: 'blue-tit',
@@ -597,7 +599,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 30,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: '',
+    note: [],
   },
   {
     id: 'coal-tit',
@@ -619,7 +621,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 30,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: '',
+    note: [],
   },
   {
     id: 'marsh-tit',
@@ -641,7 +643,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 100,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: '',
+    note: [],
   },
   {
     id: 'great-tit',
@@ -663,7 +665,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 45,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: '',
+    note: [],
   },
   {
     id: 'tree-sparrow',
@@ -685,7 +687,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 5,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: 'loose colonies',
+    note: text`loose colonies`,
   },
   {
     id: 'pied-flycatcher',
@@ -707,7 +709,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 30,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: '',
+    note: [],
   },
   {
     id: 'house-sparrow',
@@ -729,7 +731,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 0,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: 'terrace of three or more',
+    note: text`terrace of three or more`,
   },
   {
     id: 'eurasian-nuthatch',
@@ -751,7 +753,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 100,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: 'plasters the entrance',
+    note: text`plasters the entrance`,
   },
   {
     id: 'common-starling',
@@ -773,7 +775,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 5,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: 'native range only; invasive elsewhere',
+    note: text`native range only; invasive elsewhere`,
   },
   {
     id: 'great-spotted-woodpecker',
@@ -795,7 +797,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 150,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: 'fill with soft wood or shavings',
+    note: text`fill with soft wood or shavings`,
   },
   {
     id: 'european-robin',
@@ -817,7 +819,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 60,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: 'front 75-110 mm high; territorial',
+    note: text`front ${ofLength(fromMm(75))} to ${ofLength(fromMm(110))} high; territorial`,
   },
   {
     id: 'eurasian-wren',
@@ -839,7 +841,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 60,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: 'front about 140 mm high',
+    note: text`front about ${ofLength(fromMm(140))} high`,
   },
   {
     id: 'spotted-flycatcher',
@@ -861,7 +863,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 50,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: 'low front',
+    note: text`low front`,
   },
   {
     id: 'pied-wagtail',
@@ -883,7 +885,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 100,
     evidence: 'M',
     source: 'BTO Guide 23 Nestboxes',
-    note: '',
+    note: [],
   },
   {
     id: 'common-swift',
@@ -905,7 +907,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 0,
     evidence: 'M',
     source: 'common guidance',
-    note: 'flat oval 28-30 x 65; long low box',
+    note: text`flat oval 28-30 x 65; long low box`,
   },
   {
     id: 'barn-owl-eu',
@@ -927,7 +929,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 1000,
     evidence: 'C',
     source: 'common practice',
-    note: 'deep box; platform if under 700 mm deep',
+    note: text`deep box; platform if under ${ofLength(fromMm(700))} deep`,
   },
   {
     id: 'crevice-bats-eu',
@@ -949,7 +951,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: null,
     evidence: 'M',
     source: 'common guidance',
-    note: 'two or more crevices 15-25 mm; rough untreated wood; licence to open once occupied',
+    note: text`two or more crevices ${ofLength(fromMm(15))} to ${ofLength(fromMm(25))}; rough untreated wood; licence to open once occupied`,
   },
   {
     id: 'eastern-rosella',
@@ -971,7 +973,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 50,
     evidence: 'C',
     source: 'common practice',
-    note: 'ladder inside and out; no perch; southern hemisphere',
+    note: text`ladder inside and out; no perch; southern hemisphere`,
   },
   {
     id: 'pardalote',
@@ -993,7 +995,7 @@ export const ANIMALS: readonly Animal[] = [
     spacing: 30,
     evidence: 'C',
     source: 'common practice',
-    note: 'pipe entrance; southern hemisphere',
+    note: text`pipe entrance; southern hemisphere`,
   },
   {
     id: 'microbats-au',
@@ -1015,6 +1017,6 @@ export const ANIMALS: readonly Animal[] = [
     spacing: null,
     evidence: 'C',
     source: 'common practice',
-    note: 'pale paint in hot climates',
+    note: text`pale paint in hot climates`,
   },
 ];

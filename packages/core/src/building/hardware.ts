@@ -1,5 +1,5 @@
 import { sum } from '../lists/index.js';
-import { fromMm, TICKS_PER_MM, type Ticks, toMm } from '../measure/index.js';
+import { fromMm, TICKS_PER_MM, type Ticks } from '../measure/index.js';
 import {
   type Feature,
   type Fitting,
@@ -9,7 +9,7 @@ import {
   type PanelSet,
 } from '../panels/index.js';
 import type { BoxPlan, Finish } from '../plan/index.js';
-import { joinTexts, ofArea, ofLength, ofPanel, type Text, text } from '../text/index.js';
+import { joinTexts, ofArea, ofLength, ofLiquid, ofPanel, type Text, text } from '../text/index.js';
 import { outsideArea } from './surfaces.js';
 
 /** One line of what is bought beside the wood, for one box. */
@@ -17,11 +17,27 @@ export interface HardwareLine {
   id: string;
   name: Text;
   quantity: number;
-  unit: 'pieces' | 'mm' | 'ml' | 'cm²';
+  /** Lengths in ticks, what is poured in millilitres, what is cut out in square centimetres. */
+  unit: 'pieces' | 'ticks' | 'ml' | 'cm²';
   /** From which joints, holes or faces the quantity comes. */
   why: Text;
   /** The name by inches, where it is sold so. */
   inchName?: Text;
+}
+
+/** So much of a line, for some boxes, in the reader's units. */
+export function amountOf({ quantity, unit }: HardwareLine, boxes: number): Text {
+  const amount = quantity * boxes;
+  switch (unit) {
+    case 'pieces':
+      return text`${amount}`;
+    case 'ticks':
+      return text`${ofLength(amount)}`;
+    case 'ml':
+      return text`${ofLiquid(amount)}`;
+    case 'cm²':
+      return text`${ofArea(amount / 1e4)}`;
+  }
 }
 
 /** Exterior glue: about 150 g on a square metre of joint, common practice, no source; a joint is glued over its whole contact. */
@@ -127,8 +143,8 @@ function stripLines({ joints, panels }: PanelSet): HardwareLine[] {
         {
           id: 'strip',
           name: text`Rubber strip, ${ofLength(STRIP.wide)} wide`,
-          quantity: Math.round(toMm(long)),
-          unit: 'mm' as const,
+          quantity: Math.round(long),
+          unit: 'ticks' as const,
           why: text`Over the joint of roof and back; it is the hinge.`,
         },
         hook(1, text`Holds the roof shut.`),
@@ -157,8 +173,8 @@ const pipeLine = ({
 }: Extract<Fitting, { kind: 'pipe' }>): HardwareLine => ({
   id: 'pipe',
   name: text`Pipe, bore ${ofLength(bore)}, outside ${ofLength(outside)}`,
-  quantity: Math.round(toMm(to[1] - from[1])),
-  unit: 'mm',
+  quantity: Math.round(to[1] - from[1]),
+  unit: 'ticks',
   why: text`Through the front, as drawn.`,
 });
 

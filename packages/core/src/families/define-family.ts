@@ -19,7 +19,7 @@ import {
   type SizeDeclarations,
   standardChoices,
 } from '../plan/index.js';
-import { text } from '../text/index.js';
+import { type Text, text } from '../text/index.js';
 import type { DrawnDimension, Family, Guests } from './family.js';
 
 /** What a family cuts out of space, and the numbers that it worked out on the way. */
@@ -42,7 +42,7 @@ export interface FamilyDeclaration<
   id: string;
   name: string;
   summary: string;
-  about: string;
+  about: Text;
   guests: Guests;
   cautions: readonly string[];
   example: string;

@@ -2,6 +2,7 @@ import type { Animal } from '../animals/index.js';
 import type { Rule } from '../checks/index.js';
 import type { BuiltBox, PanelSet } from '../panels/index.js';
 import type { BoxPlan, PanelWood, PlanDeclaration } from '../plan/index.js';
+import type { Text } from '../text/index.js';
 
 /** A size on a drawing: where it is measured, in ticks of box space, and on which side of the view its line stands. */
 export interface DrawnDimension<S extends string = string> {
@@ -23,7 +24,7 @@ export type Guests = 'birds' | 'bats';
 export interface Family extends PlanDeclaration {
   summary: string;
   /** Words for the handbook: what it is for and what to mind. */
-  about: string;
+  about: Text;
   guests: Guests;
   /** What to know before opening, hanging or building one, said where it matters. */
   cautions: readonly string[];

@@ -19,6 +19,8 @@ export {
   printHeight,
   printLength,
   printLengthUnit,
+  printLiquid,
+  printSpace,
   printWeight,
   readTape,
 } from './print.js';

@@ -81,3 +81,20 @@ export const printArea = (squareMetres: number, system: UnitSystem): string =>
 
 export const printWeight = (kilograms: number, system: UnitSystem): string =>
   system === 'inch' ? `${rounded(kilograms * POUNDS, 10)} lb` : `${rounded(kilograms, 10)} kg`;
+
+const ML_PER_FLUID_OUNCE = 29.5735;
+const CUBIC_INCHES_PER_LITRE = 61.0237;
+
+/** What is poured: millilitres and litres, or US fluid ounces. */
+export const printLiquid = (millilitres: number, system: UnitSystem): string => {
+  if (system === 'inch') return `${rounded(millilitres / ML_PER_FLUID_OUNCE, 10)} fl oz`;
+  return millilitres < 1000
+    ? `${Math.ceil(millilitres)} ml`
+    : `${rounded(millilitres / 1000, 10)} l`;
+};
+
+/** The space of a room: litres, or cubic inches. */
+export const printSpace = (litres: number, system: UnitSystem): string =>
+  system === 'inch'
+    ? `${rounded(litres * CUBIC_INCHES_PER_LITRE, 1)} cu in`
+    : `${rounded(litres, 10)} l`;

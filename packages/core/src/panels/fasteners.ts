@@ -59,7 +59,7 @@ export const fastenerById = (id: string): Fastener | undefined =>
   FASTENERS.find((each) => each.id === id);
 
 /** The point stays this far inside the wood: common practice, no source. */
-const COVER: Ticks = fromMm(3);
+export const COVER: Ticks = fromMm(3);
 /** Thinner screws are taken only where no thicker one bites deep enough: common practice, no source. */
 const STURDY: Ticks = fromMm(3.5);
 /** Least bite into the second panel, in diameters: ANSI/AWC NDS, minimum penetration 6D, from memory [M]. */

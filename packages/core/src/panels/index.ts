@@ -3,7 +3,7 @@ export { type BuiltBox, type Derived, derivedLength } from './built-box.js';
 export { cutWords } from './cut-words.js';
 export { type PanelChange, panelChanges } from './diff.js';
 export { type BoxDraft, type Draft, type JointDraft, meet, wood } from './draft.js';
-export { FASTENERS, fastenerById, fastenerFor } from './fasteners.js';
+export { COVER, FASTENERS, fastenerById, fastenerFor } from './fasteners.js';
 export { holeSize, rim } from './features.js';
 export { instanceVolume, measuresOf, weightOf } from './measures.js';
 export { panelNames, partName, plainName } from './panel-names.js';

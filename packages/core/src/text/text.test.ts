@@ -7,8 +7,10 @@ import {
   ofArea,
   ofHeight,
   ofLength,
+  ofLiquid,
   ofMoney,
   ofPanel,
+  ofSpace,
   ofWeight,
   plainText,
   printText,
@@ -29,6 +31,9 @@ describe('a sentence as data', () => {
   test('heights are in feet or metres, areas and weights in what the reader weighs and paints by', () => {
     const said = text`${ofHeight(fromMm(1828.8))}, ${ofArea(0.5)}, ${ofWeight(2)}`;
     expect(printText(said, inch)).toBe('6 ft, 5.4 sq ft, 4.4 lb');
+    const poured = text`${ofLiquid(59.147)} in ${ofSpace(2)}`;
+    expect(printText(poured, inch)).toBe('2 fl oz in 122 cu in');
+    expect(printText(poured, metric)).toBe('60 ml in 2 l');
     expect(printText(said, metric)).toBe('1.8 m, 0.5 m², 2 kg');
   });
 

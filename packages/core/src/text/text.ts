@@ -8,7 +8,9 @@ import {
   printArea,
   printHeight,
   printLengthUnit,
+  printLiquid,
   printMoney,
+  printSpace,
   printWeight,
   type Ticks,
 } from '../measure/index.js';
@@ -22,7 +24,11 @@ export type TextValue =
   | { kind: 'money'; cents: Cents }
   | { kind: 'panel'; id: string }
   | { kind: 'area'; squareMetres: number }
-  | { kind: 'weight'; kilograms: number };
+  | { kind: 'weight'; kilograms: number }
+  /** Of what is poured: glue, paint. */
+  | { kind: 'liquid'; millilitres: number }
+  /** Of a room. */
+  | { kind: 'space'; litres: number };
 
 /** A sentence as data: words, and values that are no words yet. Nothing reads values back out of words. */
 export type Text = readonly (string | TextValue)[];
@@ -34,6 +40,9 @@ export const ofMoney = (cents: Cents): TextValue => ({ kind: 'money', cents });
 export const ofPanel = (id: string): TextValue => ({ kind: 'panel', id });
 export const ofArea = (squareMetres: number): TextValue => ({ kind: 'area', squareMetres });
 export const ofWeight = (kilograms: number): TextValue => ({ kind: 'weight', kilograms });
+
+export const ofLiquid = (millilitres: number): TextValue => ({ kind: 'liquid', millilitres });
+export const ofSpace = (litres: number): TextValue => ({ kind: 'space', litres });
 
 type Inset = string | number | TextValue | Text;
 
@@ -102,6 +111,10 @@ export function printValue(value: TextValue, { style, panel = panelWords }: Read
       return printArea(value.squareMetres, style.system);
     case 'weight':
       return printWeight(value.kilograms, style.system);
+    case 'liquid':
+      return printLiquid(value.millilitres, style.system);
+    case 'space':
+      return printSpace(value.litres, style.system);
   }
 }
 

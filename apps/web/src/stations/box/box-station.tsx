@@ -9,7 +9,7 @@ import { Link } from 'react-router';
 import { useBatch } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
 import { AnimalFacts } from '../../boxview/animal-facts';
-import { Sentence } from '../../measure/length';
+import { Sentence, usePrintedText } from '../../measure/length';
 import { STANDARD_WOOD } from '../../wood/standard-wood';
 import { BoxTabs, type Look } from './box-tabs';
 import { CheckRow } from './check-row';
@@ -35,6 +35,7 @@ function KindPicker({
   locked: boolean;
   change: ChangePlan;
 }) {
+  const print = usePrintedText();
   return (
     <label className="mt-2 block">
       <span className="label block">Kind of box</span>
@@ -42,7 +43,7 @@ function KindPicker({
         className="field mt-1 w-full"
         value={family.id}
         disabled={locked || !animal}
-        title={animal ? family.about : 'A box for nobody in particular keeps its kind.'}
+        title={animal ? print(family.about) : 'A box for nobody in particular keeps its kind.'}
         onChange={(event) => {
           const next = familyById(event.target.value);
           if (next && animal)

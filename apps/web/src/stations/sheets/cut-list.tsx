@@ -1,5 +1,6 @@
 import { cutWords, measuresOf, type Panel } from '@spare-knot/core/panels';
 import { materialName } from '@spare-knot/core/wood';
+
 import { memo } from 'react';
 import { useBatch } from '../../batch/batch-context';
 import { Length } from '../../measure/length';

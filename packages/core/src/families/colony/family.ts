@@ -129,8 +129,7 @@ export const colonyHouse = defineFamily({
   id: 'colony',
   name: 'Terrace and colony house',
   summary: 'Rooms side by side, in rows, perhaps back to back, sharing their walls.',
-  about:
-    'Terraces of three or more rooms for sparrows, hung under eaves; houses of many rooms on poles for martins, rooms back to back. Panels wider than any board are glued up, or lie with their grain along the house.',
+  about: text`Terraces of three or more rooms for sparrows, hung under eaves; houses of many rooms on poles for martins, rooms back to back. Panels wider than any board are glued up, or lie with their grain along the house.`,
   guests: 'birds',
   cautions: [
     ...NEST_CAUTIONS,

@@ -3,6 +3,7 @@ import { at } from '../../lists/index.js';
 import { fromMm } from '../../measure/index.js';
 import type { PanelSet } from '../../panels/index.js';
 import { middle, roundingFor } from '../../plan/index.js';
+import { text } from '../../text/index.js';
 import { ROOST_CAUTIONS } from '../common/cautions.js';
 import { landingRule, roostGrip } from '../common/roost-rules.js';
 import { defineFamily } from '../define-family.js';
@@ -64,8 +65,7 @@ export const creviceBat = defineFamily({
   id: 'bat',
   name: 'Crevice bat box',
   summary: 'One to four crevices between scored partitions, open below, with a landing.',
-  about:
-    'Bats press into narrow crevices between scored boards, open below, with a plate to land on. One crevice serves on a warm wall; three or four let them choose their warmth.',
+  about: text`Bats press into narrow crevices between scored boards, open below, with a plate to land on. One crevice serves on a warm wall; three or four let them choose their warmth.`,
   guests: 'bats',
   cautions: ROOST_CAUTIONS,
   example: 'crevice-bats-na',

@@ -10,6 +10,7 @@ import { at } from '../../lists/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
 import type { PanelSet } from '../../panels/index.js';
 import { entranceOf } from '../../plan/index.js';
+import { text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
 import { lowestOf } from '../common/lowest.js';
 import { roomFor } from '../common/room.js';
@@ -53,8 +54,7 @@ export const logBox = defineFamily({
   id: 'log',
   name: 'Log box',
   summary: 'Slabs off a round, the core cut away, a plug for a floor, a lid.',
-  about:
-    'A round is sawn or split into four slabs round its core; the core is taken out and the slabs put together again. The log’s diameter decides the room.',
+  about: text`A round is sawn or split into four slabs round its core; the core is taken out and the slabs put together again. The log’s diameter decides the room.`,
   guests: 'birds',
   cautions: [
     ...NEST_CAUTIONS,

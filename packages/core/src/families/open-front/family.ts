@@ -11,6 +11,7 @@ import {
 import { at } from '../../lists/index.js';
 import { fromInches, fromMm } from '../../measure/index.js';
 import { length, middle, type PlanOf } from '../../plan/index.js';
+import { text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
 import { COMMON_CHOICES, MEASURE } from '../common/choices.js';
 import { DRAIN, FLOOR_AT } from '../common/floor.js';
@@ -71,8 +72,7 @@ export const openFront = defineFamily({
   id: 'open-front',
   name: 'Open-front box',
   summary: 'A low front under a roof that stands well out.',
-  about:
-    'A slant-roof box whose front goes only part of the way up, for birds that nest on ledges. It is hidden in cover, or under eaves, because it keeps nothing out.',
+  about: text`A slant-roof box whose front goes only part of the way up, for birds that nest on ledges. It is hidden in cover, or under eaves, because it keeps nothing out.`,
   guests: 'birds',
   cautions: NEST_CAUTIONS,
   example: 'eastern-phoebe',

@@ -12,6 +12,7 @@ import { at } from '../../lists/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
 import type { PanelSet } from '../../panels/index.js';
 import { entranceOf } from '../../plan/index.js';
+import { ofLength, text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
 import { lowestOf } from '../common/lowest.js';
 import { roomFor } from '../common/room.js';
@@ -71,8 +72,7 @@ export const owlBox = defineFamily({
   id: 'owl',
   name: 'Deep owl box',
   summary: 'Plywood on posts or battens, a large entrance high up, a lid and a flap.',
-  about:
-    'For barn, tawny and barred owls: plywood on corner posts or battens. For barn owls the entrance is 450 mm or more above the floor, so that the young do not fall out before they can fly; a box under 700 mm deep has a platform level with the entrance.',
+  about: text`For barn, tawny and barred owls: plywood on corner posts or battens. For barn owls the entrance is ${ofLength(fromMm(450))} or more above the floor, so that the young do not fall out before they can fly; a box under ${ofLength(fromMm(700))} deep has a platform level with the entrance.`,
   guests: 'birds',
   cautions: [
     ...NEST_CAUTIONS,

@@ -80,8 +80,7 @@ export const poleBat = defineFamily({
   id: 'pole-bat',
   name: 'Pole bat box',
   summary: 'A square tube with a pitched top round a post, a crevice all round it.',
-  about:
-    'Stands free on a pole, in sun from all sides: bats move round the post to where it is warm or cool. Spacers, let into notches in the post, decide the crevice.',
+  about: text`Stands free on a pole, in sun from all sides: bats move round the post to where it is warm or cool. Spacers, let into notches in the post, decide the crevice.`,
   guests: 'bats',
   cautions: ROOST_CAUTIONS,
   example: 'crevice-bats-na',

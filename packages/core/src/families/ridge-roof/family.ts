@@ -120,8 +120,7 @@ export const ridgeRoofBox = defineFamily({
   id: 'ridge-roof',
   name: 'Ridge-roof box',
   summary: 'Two slopes that meet at a ridge, over gables.',
-  about:
-    'Two roof slopes of 30 to 60° meet at a mitred or lapped ridge. With higher walls, a landing shelf and a floor on cleats it serves larger owls too.',
+  about: text`Two roof slopes of 30 to 60° meet at a mitred or lapped ridge. With higher walls, a landing shelf and a floor on cleats it serves larger owls too.`,
   guests: 'birds',
   cautions: NEST_CAUTIONS,
   example: 'black-capped-chickadee',

@@ -2,6 +2,7 @@ import { EVERY_BOX, openFrontRule, roomRule } from '../../checks/index.js';
 import { at } from '../../lists/index.js';
 import type { PanelSet } from '../../panels/index.js';
 import { middle, roundingFor } from '../../plan/index.js';
+import { text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
 import { defineFamily } from '../define-family.js';
 import type { DrawnDimension } from '../family.js';
@@ -50,8 +51,7 @@ export const roostShelf = defineFamily({
   id: 'roost-shelf',
   name: 'Corner roost shelf',
   summary: 'An open tray on two brackets, in the corner of two walls.',
-  about:
-    'For birds that build or roost on ledges. It has neither roof nor door: it hangs in a dry corner under eaves, in a porch or a barn, where rain and cats do not come.',
+  about: text`For birds that build or roost on ledges. It has neither roof nor door: it hangs in a dry corner under eaves, in a porch or a barn, where rain and cats do not come.`,
   guests: 'birds',
   cautions: [
     'The shelf has no roof of its own: hang it only where one stands well out over it, out of reach of cats.',

@@ -10,6 +10,7 @@ import {
   wallRule,
 } from '../../checks/index.js';
 import { entranceOf } from '../../plan/index.js';
+import { text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
 import { roomFor } from '../common/room.js';
 import { defineFamily } from '../define-family.js';
@@ -29,8 +30,7 @@ export const slantRoof = defineFamily({
   id: 'slant-roof',
   name: 'Slant-roof box',
   summary: 'Six panels under one sloping or flat roof.',
-  about:
-    'The common small box, up to duck and kestrel size. The roof slopes to the front; edges of roof, front and back are tilted to match. With a flat roof a chop saw alone builds it.',
+  about: text`The common small box, up to duck and kestrel size. The roof slopes to the front; edges of roof, front and back are tilted to match. With a flat roof a chop saw alone builds it.`,
   guests: 'birds',
   cautions: NEST_CAUTIONS,
   example: 'black-capped-chickadee',

@@ -79,8 +79,7 @@ export const squareCut = defineFamily({
   id: 'square-cut',
   name: 'Square-cut box',
   summary: 'Flat roof, every cut square, widths straight from the boards.',
-  about:
-    'Crosscuts only: the sides are of one board width, front, back and floor of the next one down, the roof of the next one up. Posts are never plumb, so water runs off a flat roof anyway.',
+  about: text`Crosscuts only: the sides are of one board width, front, back and floor of the next one down, the roof of the next one up. Posts are never plumb, so water runs off a flat roof anyway.`,
   guests: 'birds',
   cautions: NEST_CAUTIONS,
   example: 'black-capped-chickadee',

@@ -113,8 +113,7 @@ export const tubeEntrance = defineFamily({
   id: 'tube',
   name: 'Tube-entrance box',
   summary: 'A slant-roof box with a pipe through the front.',
-  about:
-    'A slant-roof box whose entrance is a piece of pipe, for birds that nest at the end of a tunnel or a spout. The pipe keeps larger birds and paws out.',
+  about: text`A slant-roof box whose entrance is a piece of pipe, for birds that nest at the end of a tunnel or a spout. The pipe keeps larger birds and paws out.`,
   guests: 'birds',
   cautions: [
     ...NEST_CAUTIONS,
