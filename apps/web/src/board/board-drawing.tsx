@@ -56,7 +56,7 @@ function Offcut({ offcut, drawn }: { offcut: KeptOffcut; drawn: DrawnBoard }) {
           width: length * scale,
           height: width * scale,
         }}
-        lines={[`keep ${printLength(length, style)} × ${printLength(width, style)}`]}
+        lines={['keep', `${printLength(length, style)} × ${printLength(width, style)}`]}
         fill="#2c5226"
       />
     </g>

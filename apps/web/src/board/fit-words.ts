@@ -26,7 +26,7 @@ export const SMALLER = 0.88;
 /** Letters in pixels: the largest, the smallest that several lines are set in, and the smallest of all. */
 const LARGEST = 13;
 const COMFORTABLE = 8;
-export const SMALLEST = 5;
+export const SMALLEST = 6;
 /** Width of a letter and height of a line, for its size. */
 export const LETTER = 0.56;
 export const LINE = 1.16;

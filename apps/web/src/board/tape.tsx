@@ -139,8 +139,8 @@ export function Tape({
         <g key={`${mark.part}/${mark.copy}`}>
           <path
             d={`M${label.x} -3v${8 + ROW * label.row}`}
-            stroke="#1d5a96"
-            strokeWidth={label.row === 0 ? 2 : 0.8}
+            stroke={label.row === 0 ? '#1d5a96' : '#9db9d3'}
+            strokeWidth={label.row === 0 ? 2 : 0.9}
           />
           <Figure label={label} y={16 + ROW * label.row} />
         </g>
@@ -157,8 +157,8 @@ export function UpperMarks({ y, tape }: { y: number; tape: BoardTape }) {
         <g key={`${mark.part}/${mark.copy}`}>
           <path
             d={`M${label.x} ${y - 6 - ROW * label.row}v${8 + ROW * label.row}`}
-            stroke="#1d5a96"
-            strokeWidth={label.row === 0 ? 1.6 : 0.8}
+            stroke={label.row === 0 ? '#1d5a96' : '#9db9d3'}
+            strokeWidth={label.row === 0 ? 1.6 : 0.9}
           />
           <Figure label={label} y={y - 4 - ROW * label.row} />
         </g>

@@ -35,7 +35,7 @@ beforeEach(() => {
 
 describe('questions to a worker', () => {
   test('while it is busy only the latest waits, and the answer before stays until there is another', () => {
-    for (const of of ['a', 'b', 'c', 'd']) desk.ask({ of });
+    for (const about of ['a', 'b', 'c', 'd']) desk.ask({ of: about });
     const hand = at(hands, 0);
     expect(hand.asked.map(({ of }) => of)).toEqual(['a']);
     hand.answer();
