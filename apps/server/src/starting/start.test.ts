@@ -13,6 +13,8 @@ import { demoBoards } from '../demo/osier-landing.js';
 
 const ROOT = fileURLToPath(new URL('../../../..', import.meta.url));
 
+const DATABASE = join(ROOT, 'bin', 'database');
+
 /** A port of the loopback interface that nobody uses now. */
 async function freePort(): Promise<number> {
   const server = createServer().listen(0, '127.0.0.1');
@@ -35,7 +37,7 @@ class Start {
     readonly port: number,
     databasePort: number,
   ) {
-    this.process = spawn('bin/start', [], {
+    this.process = spawn(join(ROOT, 'bin', 'start'), [], {
       cwd: ROOT,
       detached: true,
       env: {
@@ -99,7 +101,7 @@ beforeEach(() => {
 });
 afterEach(async () => {
   for (const each of starts) await each.stop();
-  spawnSync('bin/database', ['stop', join(data, 'mariadb')], { cwd: ROOT });
+  spawnSync(DATABASE, ['stop', join(data, 'mariadb')], { cwd: ROOT });
   rmSync(data, { recursive: true, force: true });
 });
 
@@ -139,7 +141,7 @@ describe('bin/start', () => {
     const stranger = spawn('sleep', ['60'], { stdio: 'ignore' });
     await mkdir(join(data, 'mariadb'));
     writeFileSync(join(data, 'mariadb', 'mariadb.pid'), String(stranger.pid));
-    const stopped = spawnSync('bin/database', ['stop', join(data, 'mariadb')], { cwd: ROOT });
+    const stopped = spawnSync(DATABASE, ['stop', join(data, 'mariadb')], { cwd: ROOT });
     expect(stopped.status).toBe(0);
     expect([stranger.exitCode, stranger.signalCode]).toEqual([null, null]);
     const house = await start();

@@ -3,12 +3,8 @@ import { printLength, type Ticks } from '@spare-knot/core/measure';
 import type { Panel, PanelSet } from '@spare-knot/core/panels';
 import {
   type BoxViewName,
-  drawingSvg,
-  loadDxf,
-  loadPdf,
   panelDrawing,
   panelSheet,
-  stacked,
   templateOf,
   VIEW_TITLES,
   viewDrawing,
@@ -17,7 +13,7 @@ import {
 import { useMemo, useState } from 'react';
 import { useWidth } from '../board/use-width';
 import { useUnits } from '../measure/units';
-import { type FileToTake, pdfFont, TakeAway } from '../ui/take-away';
+import { drawingFile, type FileToTake, TakeAway } from '../ui/take-away';
 import { PanelFlat } from './panel-flat';
 import { PaperPicture } from './paper-picture';
 
@@ -42,36 +38,12 @@ function filesOf({ box, names, title, paper, say }: ToTake): FileToTake[] {
   ];
   const templates = () =>
     box.panels.filter((panel) => !panel.fromLog).map((panel) => templateOf(panel, nameOf(panel)));
+  const setting = { title, paper };
   return [
-    {
-      label: 'SVG',
-      what: 'The SVG',
-      ending: '.svg',
-      type: 'image/svg+xml',
-      make: () => drawingSvg(stacked(title, all())),
-    },
-    {
-      label: 'DXF',
-      what: 'The DXF',
-      ending: '.dxf',
-      type: 'application/dxf',
-      make: async () => (await loadDxf()).drawingDxf(stacked(title, templates())),
-    },
-    {
-      label: 'PDF',
-      what: 'The PDF',
-      ending: '.pdf',
-      type: 'application/pdf',
-      make: async () => (await loadPdf()).drawingsPdf(all(), paper, await pdfFont(), title),
-    },
-    {
-      label: 'Templates 1 : 1',
-      what: 'The set of templates',
-      ending: '-templates.pdf',
-      type: 'application/pdf',
-      make: async () =>
-        (await (await loadPdf()).templatesPdf(templates(), paper, await pdfFont(), title)).bytes,
-    },
+    drawingFile('svg', all, setting, { what: 'The SVG' }),
+    drawingFile('dxf', templates, setting, { what: 'The DXF' }),
+    drawingFile('pdf', all, setting, { what: 'The PDF' }),
+    drawingFile('templates', templates, setting, { what: 'The set of templates' }),
   ];
 }
 

@@ -1,3 +1,10 @@
+import {
+  type Drawing,
+  FILE_FORMATS,
+  type FileFormatId,
+  type FileSetting,
+} from '@spare-knot/core/sheets';
+
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { useNotice } from './notice';
@@ -52,7 +59,24 @@ export function TakeAway({ title, files }: { title: string; files: readonly File
 }
 
 /** Letters for PDF files: those of the product's own that have every sign a drawing needs. */
-export const pdfFont = async (): Promise<Uint8Array> => {
+const pdfFont = async (): Promise<Uint8Array> => {
   const url = (await import('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf?url')).default;
   return new Uint8Array(await (await fetch(url)).arrayBuffer());
 };
+
+/** Drawings as a file of some kind; `named` goes before the ending where one page takes away several things. */
+export function drawingFile(
+  id: FileFormatId,
+  drawings: () => readonly Drawing[],
+  setting: { title: string; paper: FileSetting['paper'] },
+  { label, what, named = '' }: { label?: string; what: string; named?: string },
+): FileToTake {
+  const format = FILE_FORMATS[id];
+  return {
+    label: label ?? format.label,
+    what,
+    ending: `${named}${format.ending}`,
+    type: format.type,
+    make: () => format.write(drawings(), { ...setting, font: pdfFont }),
+  };
+}

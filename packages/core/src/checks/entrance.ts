@@ -1,6 +1,7 @@
 import { type Animal, spokenName } from '../animals/index.js';
 import { at } from '../lists/index.js';
 import { fromMm, type Ticks, toMm } from '../measure/index.js';
+import type { PanelSet } from '../panels/index.js';
 import { type BoxPlan, type EntrancePlan, entranceOf } from '../plan/index.js';
 import { ofLength, type Text, text } from '../text/index.js';
 import {
@@ -24,7 +25,11 @@ export interface Measured {
 
 const figuresOf = ({ evidence, source }: Animal) => ({ evidence, source });
 
-function sizeCheck(animal: Animal, { size, width, called }: Measured): Check[] {
+/** The panel that the entrance goes through; the front where it is a slot over it. */
+const entranceRole = ({ panels }: PanelSet): string =>
+  panels.find(({ features }) => features.some(({ kind }) => kind === 'entrance'))?.role ?? 'front';
+
+function sizeCheck(animal: Animal, box: PanelSet, { size, width, called }: Measured): Check[] {
   if (!animal.entranceSize) return [];
   const fits = within(toMm(width), animal.entranceSize);
   const wanted = ofRange(animal.entranceSize);
@@ -36,7 +41,7 @@ function sizeCheck(animal: Animal, { size, width, called }: Measured): Check[] {
       ...figuresOf(animal),
       id: 'entrance-size',
       severity: fits ? 'kept' : 'stop',
-      role: 'front',
+      role: entranceRole(box),
       text: fits ? needs : misses,
       remedies: fits ? [] : [{ label: 'Set it', apply: setSize(size, fromMm(min)) }],
     },
@@ -68,7 +73,7 @@ function heightCheck({ plan, box }: Held<EntrancePlan>, animal: Animal): Check[]
       ...figuresOf(animal),
       id: 'entrance-height',
       severity: fits ? 'kept' : WRONG(height, min),
-      role: 'front',
+      role: entranceRole(box),
       text: text`The entrance’s ${what} is ${ofLength(height)} above the floor; ${ofRange(animal.entranceAboveFloor)} is wanted.`,
       remedies:
         fits || slot
@@ -86,7 +91,7 @@ export const entranceRule = <P extends EntrancePlan & BoxPlan>(
     const { plan } = held;
     const size = plan.choices.entrance === 'slot' ? 'entranceUpright' : 'entranceWidth';
     const counts = measured?.(plan) ?? { size, width: plan.sizes[size], called: text`Entrance` };
-    return [...sizeCheck(animal, counts), ...heightCheck(held, animal)];
+    return [...sizeCheck(animal, held.box, counts), ...heightCheck(held, animal)];
   });
 
 /** The edge of an open front against what each animal needs. */

@@ -1,4 +1,5 @@
 import { fromMm, type Ticks } from '../measure/index.js';
+import type { PanelSet } from '../panels/index.js';
 import { type BoxPlan, type RecessPlan, recessOf } from '../plan/index.js';
 import { ofLength, text } from '../text/index.js';
 import { type Check, COMMON, ofMm, type Rule, setChoice, setSize } from './check.js';
@@ -29,9 +30,14 @@ export const recessRule: Rule<RecessPlan> = ({ plan }) => {
   ];
 };
 
+/** The first panel of the roof, whether it has one slope or two. */
+const roofOf = ({ panels }: PanelSet): string | null =>
+  panels.find(({ role }) => role.split('-')[0] === 'roof')?.role ?? null;
+
 /** How far the roof stands out over the entrance. */
 export const overhangRule: Rule<{ sizes: Readonly<Record<'overhangFront', Ticks>> }> = ({
   plan,
+  box,
 }): Check[] => {
   const overhang = plan.sizes.overhangFront;
   const covered = overhang >= COVERED;
@@ -40,7 +46,7 @@ export const overhangRule: Rule<{ sizes: Readonly<Record<'overhangFront', Ticks>
       ...COMMON,
       id: 'overhang',
       severity: covered ? 'kept' : 'warn',
-      role: 'roof',
+      role: roofOf(box),
       text: text`The roof stands ${ofLength(overhang)} out over the entrance; ${ofMm(50)} or more keeps rain and paws off.`,
       remedies: covered
         ? []

@@ -1,6 +1,6 @@
 export { boardDrawing } from './board-drawing.js';
-export { type Drawing, extentOf, type Layer, stacked } from './drawing.js';
-export { loadDxf, loadPdf } from './load-writers.js';
+export { type Drawing, extentOf, type Layer } from './drawing.js';
+export { FILE_FORMATS, type FileFormatId, type FileSetting } from './file-formats.js';
 export {
   type DrawnOption,
   drawOption,
@@ -11,4 +11,3 @@ export { type PanelSheet, panelDrawing, panelSheet, templateOf } from './panel-d
 export { viewPicture } from './picture.js';
 export { type BoxViewName, VIEW_TITLES, viewDrawing } from './view-drawing.js';
 export { behindSection, type DrawnFace, frontView, middleSection, sectionX } from './views.js';
-export { drawingSvg } from './writers/svg.js';

@@ -3,7 +3,7 @@ import { familyById } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
 import { printLength } from '@spare-knot/core/measure';
 import { panelNames, partName } from '@spare-knot/core/panels';
-import { boardDrawing, drawingSvg, loadDxf, loadPdf, stacked } from '@spare-knot/core/sheets';
+import { boardDrawing } from '@spare-knot/core/sheets';
 
 import { Printer } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
@@ -12,7 +12,7 @@ import { useBatch, useBatchName } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
 import { useUnits } from '../../measure/units';
 import { useRack } from '../../rack/use-rack';
-import { type FileToTake, pdfFont, TakeAway } from '../../ui/take-away';
+import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
 import { BoardSheet } from './board-sheet';
 import { CutList } from './cut-list';
 import {
@@ -69,7 +69,12 @@ function useCutListFile(names: Names): FileToTake[] {
 }
 
 /** The boards as files in true scale. */
-function useBoardFiles(job: LayoutJob | null, onPaper: readonly BoardOnPaper[], names: Names) {
+function useBoardFiles(
+  job: LayoutJob | null,
+  onPaper: readonly BoardOnPaper[],
+  names: Names,
+  paper: Paper,
+): FileToTake[] {
   const name = useBatchName();
   const { style } = useUnits();
   if (!job || onPaper.length === 0) return [];
@@ -83,30 +88,17 @@ function useBoardFiles(job: LayoutJob | null, onPaper: readonly BoardOnPaper[], 
         (ticks) => printLength(ticks, style),
       ),
     );
-  const files: FileToTake[] = [
-    {
+  const setting = { title: name, paper };
+  const named = '-boards';
+  return [
+    drawingFile('svg', drawn, setting, {
       label: 'Boards SVG',
       what: 'The SVG of the boards',
-      ending: '-boards.svg',
-      type: 'image/svg+xml',
-      make: () => drawingSvg(stacked(name, drawn())),
-    },
-    {
-      label: 'DXF',
-      what: 'The DXF of the boards',
-      ending: '-boards.dxf',
-      type: 'application/dxf',
-      make: async () => (await loadDxf()).drawingDxf(stacked(name, drawn())),
-    },
-    {
-      label: 'PDF 1 : 1',
-      what: 'The PDF of the boards',
-      ending: '-boards.pdf',
-      type: 'application/pdf',
-      make: async () => (await loadPdf()).trueScalePdf(drawn(), await pdfFont(), name),
-    },
+      named,
+    }),
+    drawingFile('dxf', drawn, setting, { what: 'The DXF of the boards', named }),
+    drawingFile('true-scale-pdf', drawn, setting, { what: 'The PDF of the boards', named }),
   ];
-  return files;
 }
 
 function Actions({ paper, onPaper }: { paper: Paper; onPaper: (paper: Paper) => void }) {
@@ -166,7 +158,7 @@ export function SheetsStation() {
   const size = PAPERS[paper];
   const panels = sound?.box.panels;
   const pages = useMemo(() => sheetsOf(panels ?? [], onPaper, size), [panels, onPaper, size]);
-  const files = [...useCutListFile(names), ...useBoardFiles(job, onPaper, names)];
+  const files = [...useCutListFile(names), ...useBoardFiles(job, onPaper, names, paper)];
   return (
     <>
       <Actions paper={paper} onPaper={setPaper} />
