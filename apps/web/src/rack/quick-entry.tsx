@@ -56,11 +56,11 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
       <label htmlFor={id} className="label">
         Boards in one line: how many, what, thickness × width × length, wood, face, price of one
       </label>
-      <div className="mt-1 flex gap-2">
+      <div className="mt-1 flex flex-wrap gap-2">
         <input
           id={id}
           ref={field}
-          className="field mono !min-h-10 flex-1"
+          className="field mono !min-h-10 min-w-52 flex-1"
           placeholder="6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40"
           value={line}
           autoComplete="off"
