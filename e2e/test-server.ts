@@ -62,6 +62,8 @@ export const test = base.extend<{ quiet: undefined }, { house: TestServer }>({
       });
       await use(undefined);
       expect(complaints).toEqual([]);
+      // A sentence that was put among words as it is, not printed.
+      if (!page.isClosed()) expect(await page.locator('body').innerText()).not.toContain('[object');
     },
     { auto: true },
   ],

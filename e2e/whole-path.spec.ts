@@ -45,6 +45,9 @@ test('from an animal and a rack of boards to marked boards on paper, and all of 
 
   await page.getByRole('link', { name: 'Print sheets' }).click();
   await expect(page.getByRole('heading', { name: 'Cut list: 6 boxes' })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Left side/ })).toContainText(
+    /one end sloped \d+(\.\d)?°/,
+  );
   await expect(page.getByRole('row', { name: /Front/ })).toContainText('tilted');
   for (const paper of ['A4', 'Letter']) {
     await page.getByLabel('Paper').selectOption(paper);

@@ -1,9 +1,10 @@
 import { cutWords, measuresOf, type Panel } from '@spare-knot/core/panels';
+import { joinTexts } from '@spare-knot/core/text';
 import { materialName } from '@spare-knot/core/wood';
 
 import { memo } from 'react';
 import { useBatch } from '../../batch/batch-context';
-import { Length } from '../../measure/length';
+import { Length, Sentence } from '../../measure/length';
 import { Drilling } from './drilling';
 
 /** How a panel is cut and of what, and what is drilled into it. */
@@ -11,14 +12,17 @@ function HowCut({ panel }: { panel: Panel }) {
   const { draft } = useBatch();
   const words = cutWords(panel);
   const material = draft.plan.wood[panel.role]?.material ?? '';
-  const all = [
-    ...(words.length === 0 ? ['square'] : words),
-    ...(panel.inside === 'rough' ? ['rough face inside'] : []),
-    panel.fromLog ? 'off the log' : materialName(material),
-  ];
+  const all = joinTexts(
+    [
+      ...(words.length === 0 ? ['square'] : words),
+      ...(panel.inside === 'rough' ? ['rough face inside'] : []),
+      panel.fromLog ? 'off the log' : materialName(material),
+    ],
+    '; ',
+  );
   return (
     <td>
-      {all.join('; ')}
+      <Sentence text={all} />
       <Drilling panel={panel} />
     </td>
   );

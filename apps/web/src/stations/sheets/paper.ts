@@ -1,6 +1,7 @@
 import type { BoardRecord } from '@spare-knot/core/api';
 import type { LaidBoard } from '@spare-knot/core/layout';
 import { cutWords, type Panel } from '@spare-knot/core/panels';
+import { joinTexts, plainText } from '@spare-knot/core/text';
 
 import { type Block, type Page, paginate } from './pages';
 
@@ -68,8 +69,9 @@ function lineHeight(panel: Panel): number {
       feature.kind === 'groove' ? `groove ${feature.purpose}` : feature.kind,
     ),
   );
-  const words = Math.ceil((cutWords(panel).join('; ').length + AFTER_CUTS) / LETTERS);
-  return ROUND_LINE + LINE * (words + kinds.size);
+  const words = plainText(joinTexts(cutWords(panel), '; '));
+  const rows = Math.ceil((words.length + AFTER_CUTS) / LETTERS);
+  return ROUND_LINE + LINE * (rows + kinds.size);
 }
 
 /** What stands on each sheet of a paper: the cut list, then the boards. */
