@@ -24,8 +24,8 @@ const ROUND_LINE = 3.2;
 const LETTERS = 66;
 /** Letters of what stands after the cuts: the face and the wood. */
 const AFTER_CUTS = 36;
-/** Heading and tape of a board; a line that names what is kept. */
-const ROUND_BOARD = 17.5;
+/** Heading and tape of a board, its numbers in two rows; a line that names what is kept. */
+const ROUND_BOARD = 20.5;
 const KEPT_LINE = 4.5;
 
 /** A board of the layout, its number there, and the one on the rack. */
