@@ -224,7 +224,7 @@ describe('bounds', () => {
           }
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 28 },
     );
   }, 60_000);
 

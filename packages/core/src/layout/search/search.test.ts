@@ -145,7 +145,7 @@ describe('any job', () => {
           }
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 100 },
     );
   });
 
