@@ -39,19 +39,19 @@ export class TestServer {
   }
 }
 
-/** Tests with a running house, a page whose console must stay free of errors, and the demo’s rack as it was for each test. */
-export const test = base.extend<{ quiet: undefined }, { house: TestServer }>({
-  house: [
+/** Tests with a running server, a page whose console must stay free of errors, and the demo’s rack as it was for each test. */
+export const test = base.extend<{ quiet: undefined }, { server: TestServer }>({
+  server: [
     // biome-ignore lint/correctness/noEmptyPattern: a fixture without others is written so
     async ({}, use) => {
-      const house = new TestServer();
-      await house.start();
-      await use(house);
-      await house.stop();
+      const server = new TestServer();
+      await server.start();
+      await use(server);
+      await server.stop();
     },
     { scope: 'worker', timeout: 60_000 },
   ],
-  baseURL: async ({ house }, use) => use(house.address),
+  baseURL: async ({ server }, use) => use(server.address),
   quiet: [
     async ({ page }, use) => {
       const complaints: string[] = [];

@@ -4,7 +4,7 @@ import { chooseWood, expect, kept, startBatch, test, type } from './test-server.
 
 test('from an animal and a rack of boards to marked boards on paper, and all of it there again after a restart', async ({
   page,
-  house,
+  server,
 }) => {
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Six boxes for the rail trail' })).toBeVisible();
@@ -72,8 +72,8 @@ test('from an animal and a rack of boards to marked boards on paper, and all of 
   await page.reload();
   await expect(page.getByText('As it was kept.')).toBeVisible();
   expect(await result.innerText()).toBe(statement);
-  await house.stop();
-  await house.start();
+  await server.stop();
+  await server.start();
   await page.reload();
   await expect(page.getByText('As it was kept.')).toBeVisible();
   expect(await result.innerText()).toBe(statement);
