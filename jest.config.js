@@ -30,7 +30,7 @@ const project = (displayName, folder) => ({
 });
 export default {
   // A busy machine is no fault of the code.
-  testTimeout: 60_000,
+  testTimeout: 300_000,
   projects: [
     project('core', 'packages/core/src'),
     project('cli', 'apps/cli/src'),

@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: '.',
   outputDir: '.results',
   workers: 1,
-  timeout: 60_000,
+  timeout: 120_000,
   expect: { timeout: 10_000 },
   reporter: [['list']],
   testIgnore: process.env.SPARE_KNOT_PICTURES ? [] : ['pictures.spec.ts', 'speed.spec.ts'],

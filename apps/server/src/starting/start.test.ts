@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
-import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { boardList } from '@spare-knot/core/api';
 import { demoBoards } from '../demo/osier-landing.js';
 
@@ -104,9 +104,6 @@ afterEach(async () => {
   spawnSync(DATABASE, ['stop', join(data, 'mariadb')], { cwd: ROOT });
   rmSync(data, { recursive: true, force: true });
 });
-
-/** Starts are slow where the machine is busy. */
-jest.setTimeout(240_000);
 
 describe('bin/start', () => {
   test('a second one on the same data says so and ends; the first goes on answering', async () => {
