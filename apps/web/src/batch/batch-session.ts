@@ -2,6 +2,7 @@ import type { BatchPatch, BatchRecord } from '@spare-knot/core/api';
 import type { Layout } from '@spare-knot/core/layout';
 
 import { currentBatch, newKey, Trouble } from '../api/client';
+import { messageOf } from '../ui/message-of';
 import { changedPath, sameValue } from './change-paths';
 import {
   applyPatch,
@@ -54,8 +55,7 @@ const ONE_STEP = 1500;
 const TYPED = /^(name|boxes|wishes\.goals\.classes)$/;
 
 const shelfKey = (id: string): string => `spare-knot.draft.${id}`;
-const wordsOf = (error: unknown): string =>
-  error instanceof Error ? error.message : String(error);
+const wordsOf = (error: unknown): string => messageOf(error);
 /** Whether the same write may be sent again: it never came to an answer. */
 const isUnanswered = (error: unknown): boolean =>
   !(error instanceof Trouble) || error.unreachable || error.problem.status >= 500;

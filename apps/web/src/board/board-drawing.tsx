@@ -1,5 +1,5 @@
 import { boardMarks } from '@spare-knot/core/cuts';
-import type { LayoutJob, Placement } from '@spare-knot/core/job';
+import { boxNumber, type LayoutJob, type Placement } from '@spare-knot/core/job';
 import type { KeptOffcut, LaidBoard } from '@spare-knot/core/layout';
 import { printLength } from '@spare-knot/core/measure';
 import { partName } from '@spare-knot/core/panels';
@@ -73,9 +73,6 @@ const heldAttributes = (held: PieceInHand) => ({
   className: 'cursor-grab touch-none outline-none',
 });
 
-/** Every part of a job for boxes comes once a box or more: the greatest common number of boxes. */
-const boxesOf = (job: LayoutJob): number => Math.min(...job.parts.map((part) => part.quantity));
-
 /** The panels on a board. */
 function Pieces({
   board,
@@ -93,14 +90,13 @@ function Pieces({
   hand: Props['hand'];
 }) {
   const parts = useMemo(() => new Map(job.parts.map((part) => [part.id, part])), [job]);
-  const boxes = useMemo(() => boxesOf(job), [job]);
   const linesOf = useMemo(() => linesBy(names), [names]);
   return placements.map((placement) => {
     const { part: id, copy, flipped } = placement;
     const part = parts.get(id);
     if (!part) return null;
     const held = hand?.(placement);
-    const box = Math.floor(copy / Math.max(1, part.quantity / boxes)) + 1;
+    const box = boxNumber(job, placement);
     return (
       <g key={`${id}/${copy}`} data-part={id} {...(held && heldAttributes(held))}>
         <PieceFace

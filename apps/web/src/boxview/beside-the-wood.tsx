@@ -21,6 +21,7 @@ import { client } from '../api/client';
 import { Length, Sentence } from '../measure/length';
 import { LengthField } from '../measure/length-field';
 import { useUnits } from '../measure/units';
+import { messageOf } from '../ui/message-of';
 import { useNotice } from '../ui/notice';
 
 interface Props {
@@ -162,7 +163,7 @@ function Boring({
         await client.changeShop({ version: query.data.version, bits: next }),
       );
     } catch (error) {
-      say(error instanceof Error ? error.message : String(error), { tone: 'danger' });
+      say(messageOf(error), { tone: 'danger' });
       void queries.invalidateQueries({ queryKey: ['shop'] });
     }
   };

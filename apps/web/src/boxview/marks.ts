@@ -1,5 +1,6 @@
 import { at } from '@spare-knot/core/lists';
-import { type Feature, type Panel, type PanelInstance, rim } from '@spare-knot/core/panels';
+import type { Feature, Panel, PanelInstance } from '@spare-knot/core/panels';
+import { featureOutline } from '@spare-knot/core/sheets';
 import { add, cross, dot, scale, subtract, unit, type Vec3 } from '@spare-knot/core/solid';
 
 /** How far a mark stands off the wood, so that it is not hidden in it: 0.2 mm in ticks. */
@@ -55,52 +56,22 @@ function normalOf(corners: readonly Vec3[]): Vec3 | null {
   return Math.hypot(...widest) < 1 ? null : unit(widest);
 }
 
-type Corners = readonly (readonly [u: number, v: number])[];
-
-function grooveCorners({ from, to, width }: Extract<Feature, { kind: 'groove' }>): Corners {
-  const run = [to[0] - from[0], to[1] - from[1]] as const;
-  const long = Math.hypot(...run) || 1;
-  const side = [((-run[1] / long) * width) / 2, ((run[0] / long) * width) / 2] as const;
-  const corner = (of: readonly [number, number], sign: number) =>
-    [of[0] + sign * side[0], of[1] + sign * side[1]] as const;
-  return [corner(from, 1), corner(to, 1), corner(to, -1), corner(from, -1)];
-}
-
-function meshCorners({ corner, width, height }: Extract<Feature, { kind: 'mesh' }>): Corners {
-  const [u, v] = corner;
-  return [
-    [u, v],
-    [u + height, v],
-    [u + height, v + width],
-    [u, v + width],
-  ];
-}
-
-function holeCorners(hole: Exclude<Feature, { kind: 'groove' | 'mesh' }>): Corners {
-  const [width, height] =
-    hole.shape === 'round' ? [hole.diameter, hole.diameter] : [hole.width, hole.height];
-  const [u, v] = hole.centre;
-  return rim(hole.shape, [u, v, 0], [0, 1, 0], [1, 0, 0], width, height).map(([a, b]) => [a, b]);
-}
-
-/** What a feature takes from the faces that it goes through. */
-function patchesOf(feature: Feature): { corners: Corners; face: 'outside' | 'inside' }[] {
-  if (feature.kind === 'mesh') return [{ corners: meshCorners(feature), face: feature.face }];
-  if (feature.kind === 'groove') return [{ corners: grooveCorners(feature), face: feature.face }];
-  const corners = holeCorners(feature);
-  const faces =
-    feature.depth === 'through' ? (['outside', 'inside'] as const) : (['outside'] as const);
-  return faces.map((face) => ({ corners, face }));
+/** The faces that a feature is seen on. */
+function facesOf(feature: Feature): readonly ('outside' | 'inside')[] {
+  if ('face' in feature) return [feature.face];
+  return feature.depth === 'through' ? ['outside', 'inside'] : ['outside'];
 }
 
 /** Holes and grooves of a panel as convex patches just off its wood, in ticks of space. */
 export function marksOf(panel: Panel, instance: PanelInstance): Vec3[][] {
   const space = new FrameInSpace(instance);
-  return panel.features.flatMap(patchesOf).flatMap(({ corners, face }) => {
-    const points = corners.flatMap(([u, v]): Vec3[] => {
-      const point = space.offWood(u, v, face);
-      return point ? [point] : [];
-    });
-    return points.length >= 3 ? [points] : [];
-  });
+  return panel.features.flatMap((feature) =>
+    facesOf(feature).flatMap((face) => {
+      const points = featureOutline(feature).flatMap(([u, v]): Vec3[] => {
+        const point = space.offWood(u, v, face);
+        return point ? [point] : [];
+      });
+      return points.length >= 3 ? [points] : [];
+    }),
+  );
 }

@@ -1,17 +1,20 @@
+import type { Picture } from '@spare-knot/core/api';
 import type { OptionPicture } from '@spare-knot/core/sheets';
 
 /** A small view of a box, from the same geometry as the large drawings; `light` for what is not cut but looked at. */
 export function SmallPicture({
-  picture: { box, behind, cut, accent, holes },
+  picture,
   width,
   height,
   light = false,
 }: {
-  picture: OptionPicture;
+  picture: Picture | OptionPicture;
   width: number;
   height: number;
   light?: boolean;
 }) {
+  const { box, behind, cut } = picture;
+  const { accent, holes } = 'accent' in picture ? picture : { accent: '', holes: '' };
   const [, , wide, high] = box;
   const stroke = Math.max(wide / (width - 4), high / (height - 4));
   const [left, top] = [box[0] - 2 * stroke, box[1] - 2 * stroke];

@@ -8,9 +8,10 @@ import { Plus, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { client } from '../api/client';
 import { BATCHES } from '../api/queries';
-import { KeptPicture } from '../boxview/kept-picture';
+import { SmallPicture } from '../boxview/small-picture';
 import { Boundary } from '../ui/boundary';
 import { HeaderEnd } from '../ui/header-end';
+import { messageOf } from '../ui/message-of';
 import { useNotice } from '../ui/notice';
 import { Trouble } from '../ui/trouble';
 
@@ -101,7 +102,7 @@ function BatchCard({ batch }: { batch: BatchSummary }) {
             .then(() => queries.invalidateQueries({ queryKey: ['batches'] })),
       });
     } catch (error) {
-      say(error instanceof Error ? error.message : String(error), { tone: 'danger' });
+      say(messageOf(error), { tone: 'danger' });
       await queries.invalidateQueries({ queryKey: ['batches'] });
     }
   };
@@ -113,7 +114,7 @@ function BatchCard({ batch }: { batch: BatchSummary }) {
         aria-hidden
         className="grid h-24 w-28 shrink-0 place-items-center rounded-md bg-[#f0e8d6]"
       >
-        {batch.picture && <KeptPicture picture={batch.picture} width={100} height={84} />}
+        {batch.picture && <SmallPicture picture={batch.picture} width={100} height={84} />}
       </Link>
       <div className="min-w-0 flex-1">
         <h2 className="truncate text-xl max-sm:whitespace-normal">

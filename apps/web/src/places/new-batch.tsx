@@ -19,6 +19,7 @@ import { client } from '../api/client';
 import { AnimalFacts } from '../boxview/animal-facts';
 import { useUnits } from '../measure/units';
 import { HeaderEnd } from '../ui/header-end';
+import { messageOf } from '../ui/message-of';
 import { useNotice } from '../ui/notice';
 import { STANDARD_WOOD } from '../wood/standard-wood';
 
@@ -47,7 +48,7 @@ function useStart() {
       void queries.invalidateQueries({ queryKey: ['batches'] });
       navigate(`/batches/${batch.id}/box`);
     } catch (error) {
-      say(error instanceof Error ? error.message : String(error), { tone: 'danger' });
+      say(messageOf(error), { tone: 'danger' });
       setBusy(false);
     }
   };

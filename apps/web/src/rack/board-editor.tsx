@@ -9,6 +9,7 @@ import { BoardDrawing } from '../board/board-drawing';
 import { useWidth } from '../board/use-width';
 import { Length } from '../measure/length';
 import { LengthField } from '../measure/length-field';
+import { ARROW_KEYS } from '../ui/arrow-keys';
 
 /** How large a defect is when it is first put down; then it is measured. */
 const FIRST_SIZE: Record<DefectKind, (x: Ticks, y: Ticks) => Zone> = {
@@ -37,13 +38,6 @@ interface Props {
   onChange?: ((change: Partial<NewBoard>) => void) | undefined;
 }
 
-/** Where the arrow keys move the cross, in steps. */
-const MOVES: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
 const STEP = fromMm(10);
 const FINE_STEP = fromMm(1);
 
@@ -65,7 +59,7 @@ function useCross(board: BoardRecord, putAt: (x: Ticks, y: Ticks) => void) {
     putAt(x, y);
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    const move = MOVES[event.key];
+    const move = ARROW_KEYS[event.key];
     const puts = event.key === 'Enter' || event.key === ' ';
     if (!move && !puts) return;
     event.preventDefault();

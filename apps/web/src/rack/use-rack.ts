@@ -5,6 +5,7 @@ import type { Defect } from '@spare-knot/core/wood';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { client, Trouble } from '../api/client';
+import { messageOf } from '../ui/message-of';
 import { useNotice } from '../ui/notice';
 
 export const RACK = ['rack'];
@@ -12,7 +13,7 @@ export const RACK = ['rack'];
 function troubleWords(error: unknown): string {
   if (error instanceof Trouble && error.stale)
     return 'This board was changed in another window. It is shown as it is kept now; make the change again.';
-  return error instanceof Error ? error.message : String(error);
+  return messageOf(error);
 }
 
 type Attempt = <T>(work: () => Promise<T>) => Promise<T | undefined>;

@@ -1,4 +1,5 @@
 import { Component, type ReactNode } from 'react';
+import { messageOf } from './message-of';
 
 /** Keeps what goes wrong in one card or station from taking the rest of the page with it. */
 export class Boundary extends Component<
@@ -8,7 +9,7 @@ export class Boundary extends Component<
   override state: { trouble: string | null } = { trouble: null };
 
   static getDerivedStateFromError(error: unknown): { trouble: string } {
-    return { trouble: error instanceof Error ? error.message : String(error) };
+    return { trouble: messageOf(error) };
   }
 
   override render() {

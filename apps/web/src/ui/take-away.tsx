@@ -7,6 +7,7 @@ import {
 
 import { Download } from 'lucide-react';
 import { useState } from 'react';
+import { messageOf } from './message-of';
 import { useNotice } from './notice';
 import { saveFile } from './save-file';
 
@@ -34,7 +35,7 @@ export function TakeAway({ title, files }: { title: string; files: readonly File
       saveFile(`${fileName(title)}${ending}`, type, await make());
       say(`${what} is in your downloads.`);
     } catch (error) {
-      say(`${what} could not be made: ${error instanceof Error ? error.message : String(error)}`, {
+      say(`${what} could not be made: ${messageOf(error)}`, {
         tone: 'danger',
       });
     }

@@ -1,3 +1,4 @@
+import { messageOf } from '../ui/message-of';
 /** As much of a worker as questions and answers need. */
 export interface AnsweringWorker<Q, A> {
   postMessage(question: Q & { run: number }): void;
@@ -43,7 +44,7 @@ export class LatestQuestion<Q, A> {
       this.worker ??= this.take(this.hire());
       this.worker.postMessage({ ...question, run: this.run });
     } catch (error) {
-      this.fail(error instanceof Error ? error.message : String(error));
+      this.fail(messageOf(error));
     }
   };
 

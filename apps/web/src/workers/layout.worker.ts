@@ -12,6 +12,7 @@ import { plainText } from '@spare-knot/core/text';
 
 import loadHighs from 'highs';
 import wasm from 'highs/runtime?url';
+import { messageOf } from '../ui/message-of';
 
 /** What the page says: lay this out, or stop with the best so far. `run` tells answers of one search from those of the next. */
 export type LayoutOrder =
@@ -102,7 +103,7 @@ self.onmessage = ({ data }: MessageEvent<LayoutOrder>) => {
     self.postMessage({
       run: data.run,
       kind: 'broken',
-      why: error instanceof Error ? error.message : String(error),
+      why: messageOf(error),
     } satisfies WorkerWord),
   );
 };

@@ -1,6 +1,8 @@
 import type { LayoutJob } from '@spare-knot/core/job';
 import { type Goals, type Layout, STANDARD_GOALS } from '@spare-knot/core/layout';
 
+import { messageOf } from '../ui/message-of';
+
 import type { LayoutOrder, WorkerWord } from './layout.worker';
 
 export interface SearchState {
@@ -75,7 +77,7 @@ export class SearchSession {
       this.worker ??= this.take(this.hire());
       this.worker.postMessage({ kind: 'lay out', run: this.run, job, goals });
     } catch (error) {
-      this.fail(error instanceof Error ? error.message : String(error));
+      this.fail(messageOf(error));
     }
   };
 

@@ -11,6 +11,8 @@ import {
   type Material,
   materialByWord,
   type RackEntry,
+  Unread,
+  unread,
 } from '../wood/index.js';
 import { zoneFile, zoneFromFile, zoneToFile } from './units.js';
 
@@ -64,13 +66,6 @@ const writeZone = (zone: Zone): string => {
 };
 
 type Cell = (column: string) => string;
-
-/** A cell that is not read: its message goes to the line it stands on. */
-class Unread extends Error {}
-
-function unread(message: string): never {
-  throw new Unread(message);
-}
 
 function readLengths(cell: Cell): Record<(typeof NEEDED)[number], Ticks> {
   const read = (column: (typeof NEEDED)[number]): Ticks => {

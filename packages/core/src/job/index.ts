@@ -1,3 +1,4 @@
+export { boxNumber } from './box-number.js';
 export {
   EDGE_LEEWAY,
   type LayoutJob,

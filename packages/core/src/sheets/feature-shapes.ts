@@ -1,5 +1,6 @@
 import { cos, fromMm, sin, type Ticks } from '../measure/index.js';
 import type { Feature } from '../panels/index.js';
+import { inscribed, rectangleAt } from '../plane/index.js';
 import type { DrawingPoint, DrawingShape } from './drawing.js';
 
 const arc = (cx: number, cy: number, radius: number, from: number, to: number): DrawingPoint[] =>
@@ -33,18 +34,7 @@ const path = (
   closed: boolean,
 ): DrawingShape => ({ kind: 'path', layer, points, closed });
 
-function meshShape({ corner, width, height }: Extract<Feature, { kind: 'mesh' }>): DrawingShape {
-  const [x, y] = corner;
-  const corners: DrawingPoint[] = [
-    [x, y],
-    [x + height, y],
-    [x + height, y + width],
-    [x, y + width],
-  ];
-  return path('groove', corners, true);
-}
-
-function grooveShape({ from, to, width }: Extract<Feature, { kind: 'groove' }>): DrawingShape {
+function grooveCorners({ from, to, width }: Extract<Feature, { kind: 'groove' }>): DrawingPoint[] {
   const run = [to[0] - from[0], to[1] - from[1]] as const;
   const long = Math.hypot(...run) || 1;
   const side: DrawingPoint = [((-run[1] / long) * width) / 2, ((run[0] / long) * width) / 2];
@@ -52,7 +42,19 @@ function grooveShape({ from, to, width }: Extract<Feature, { kind: 'groove' }>):
     of[0] + sign * side[0],
     of[1] + sign * side[1],
   ];
-  return path('groove', [corner(from, 1), corner(to, 1), corner(to, -1), corner(from, -1)], true);
+  return [corner(from, 1), corner(to, 1), corner(to, -1), corner(from, -1)];
+}
+
+/** Corners of a round hole where it is drawn as a polygon. */
+const ROUND = 24;
+
+/** What a feature takes from a face, as a convex polygon in the panel's frame. */
+export function featureOutline(feature: Feature): DrawingPoint[] {
+  if (feature.kind === 'mesh') return rectangleAt(...feature.corner, feature.height, feature.width);
+  if (feature.kind === 'groove') return grooveCorners(feature);
+  return feature.shape === 'round'
+    ? inscribed(feature.centre, feature.diameter / 2, ROUND)
+    : rimOf(feature);
 }
 
 /** The lines that cross in a hole's middle, a little longer than it. */
@@ -71,13 +73,13 @@ function crossAt([x, y]: DrawingPoint, size: Ticks): DrawingShape[] {
 
 /** A hole, a groove or a piece of mesh as lines. */
 export function featureShapes(feature: Feature): DrawingShape[] {
-  if (feature.kind === 'mesh') return [meshShape(feature)];
-  if (feature.kind === 'groove') return [grooveShape(feature)];
+  if (feature.kind === 'mesh' || feature.kind === 'groove')
+    return [path('groove', featureOutline(feature), true)];
   const { centre } = feature;
   if (feature.shape === 'round') {
     const radius = feature.diameter / 2;
     return [{ kind: 'circle', layer: 'hole', centre, radius }, ...crossAt(centre, 2 * radius)];
   }
   const size = Math.max(feature.width, feature.height);
-  return [path('hole', rimOf(feature), true), ...crossAt(centre, size)];
+  return [path('hole', featureOutline(feature), true), ...crossAt(centre, size)];
 }

@@ -1,5 +1,6 @@
 export { boardDrawing } from './board-drawing.js';
 export { type Drawing, extentOf, type Layer } from './drawing.js';
+export { featureOutline } from './feature-shapes.js';
 export { FILE_FORMATS, type FileFormatId, type FileSetting } from './file-formats.js';
 export {
   type DrawnOption,

@@ -17,3 +17,4 @@ export {
 } from './material.js';
 export { NOMINAL_SIZES, type NominalSize } from './nominal.js';
 export { type ParsedEntry, parseRackLine, type RackEntry } from './quick-entry.js';
+export { Unread, unread } from './unread.js';

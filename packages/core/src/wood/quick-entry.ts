@@ -9,6 +9,7 @@ import {
 import type { BoardKind, Face } from './board.js';
 import { materialByWord } from './material.js';
 import { NOMINAL_SIZES, type NominalSize, nominalByName } from './nominal.js';
+import { Unread, unread } from './unread.js';
 
 /** What one typed line means: so many boards of one kind under a name. */
 export interface RackEntry {
@@ -37,13 +38,6 @@ function readFaces(words: string): { faceA: Face; faceB: Face } {
     return { faceA: 'rough', faceB: 'planed' };
   if (planed) return { faceA: 'planed', faceB: 'planed' };
   return { faceA: 'rough', faceB: 'rough' };
-}
-
-/** A line that is not read; its message goes to who typed it. */
-class Unread extends Error {}
-
-function unread(message: string): never {
-  throw new Unread(message);
 }
 
 /** Sizes as they were said, and the words before and after them. */

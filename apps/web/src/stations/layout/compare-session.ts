@@ -3,6 +3,8 @@ import { countCuts, type Goals, type Layout } from '@spare-knot/core/layout';
 import { at, sum } from '@spare-knot/core/lists';
 import type { Ticks } from '@spare-knot/core/measure';
 
+import { messageOf } from '../../ui/message-of';
+
 import type { SearchWorker } from '../../workers/search-session';
 
 export type Way = 'cost' | 'cuts' | 'offcut' | 'chop';
@@ -90,7 +92,7 @@ export class CompareSession {
     try {
       this.worker = this.hire();
     } catch (error) {
-      this.fail(error instanceof Error ? error.message : String(error));
+      this.fail(messageOf(error));
       return;
     }
     this.worker.onerror = ({ message }) => this.fail(message || 'The search stopped by itself.');

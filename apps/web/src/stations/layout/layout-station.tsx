@@ -10,6 +10,7 @@ import { Link } from 'react-router';
 import { useBatch } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
 import { RACK, useRack } from '../../rack/use-rack';
+import { messageOf } from '../../ui/message-of';
 import { useNotice } from '../../ui/notice';
 import { Trouble } from '../../ui/trouble';
 import type { Way } from './compare-session';
@@ -48,7 +49,7 @@ function useTaking(stop: () => void) {
       await does();
       done();
     } catch (error) {
-      say(error instanceof Error ? error.message : String(error), { tone: 'danger' });
+      say(messageOf(error), { tone: 'danger' });
     }
     await queries.invalidateQueries({ queryKey: RACK });
     setBusy(false);

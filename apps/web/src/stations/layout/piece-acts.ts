@@ -3,6 +3,8 @@ import { isSamePiece, type LaidBoard, whyNot } from '@spare-knot/core/layout';
 import type { Turn } from '@spare-knot/core/plane';
 import type { Text } from '@spare-knot/core/text';
 
+import { ARROW_KEYS } from '../../ui/arrow-keys';
+
 export type ChangePins = (
   change: (pins: readonly PinnedPlacement[]) => readonly PinnedPlacement[],
 ) => void;
@@ -18,13 +20,6 @@ export interface Bench {
 export const keyOf = ({ part, copy }: Pick<Placement, 'part' | 'copy'>): string =>
   `${part}/${copy}`;
 
-/** Steps of the arrow keys, in parts of a step: to the right, upwards. */
-const MOVES: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
 /** One millimetre, and ten with the shift key, in ticks. */
 const STEP = 320;
 const LARGE_STEP = 3200;
@@ -75,7 +70,7 @@ export class PieceActs {
 
   /** What a key does with a piece; false for a key that does nothing. */
   press(key: string, isLarge: boolean, laid: LaidBoard, piece: Placement): boolean {
-    const move = MOVES[key];
+    const move = ARROW_KEYS[key];
     const step = isLarge ? LARGE_STEP : STEP;
     if (move)
       this.lay({ ...piece, x: piece.x + move[0] * step, y: piece.y + move[1] * step }, laid);

@@ -3,6 +3,7 @@ import { checkLayout, type Goals, type Layout, movedToPins } from '@spare-knot/c
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useBatch } from '../../batch/batch-context';
+import { messageOf } from '../../ui/message-of';
 import { useNotice } from '../../ui/notice';
 import { questionOf } from '../../workers/search-session';
 import { useSearchSession } from '../../workers/use-search-session';
@@ -21,8 +22,6 @@ export interface Answer {
   trouble: string | null;
   search: ReturnType<typeof useSearchSession>['search'];
 }
-
-const words = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
 /** The kept layout of a batch where it still holds for the job. */
 function useKept(job: LayoutJob | null, question: string | null, stillFirst: () => boolean) {
@@ -50,7 +49,7 @@ export function useAnswer(job: LayoutJob | null, goals: Goals): Answer {
   const keep = (layout: Layout) => {
     if (layout.boards.length === 0) return;
     session.propose(layout).catch((error: unknown) => {
-      say(`This layout is not kept yet: ${words(error)}`, { tone: 'danger' });
+      say(`This layout is not kept yet: ${messageOf(error)}`, { tone: 'danger' });
     });
   };
   const { search, state: found } = useSearchSession(keep);

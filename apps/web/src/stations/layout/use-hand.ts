@@ -1,5 +1,5 @@
 import type { BoardRecord } from '@spare-knot/core/api';
-import type { LayoutJob, Placement } from '@spare-knot/core/job';
+import { boxNumber, type LayoutJob, type Placement } from '@spare-knot/core/job';
 import { type LaidBoard, type Layout, snapToNeighbours } from '@spare-knot/core/layout';
 import { partName } from '@spare-knot/core/panels';
 
@@ -61,13 +61,6 @@ function boardUnder(event: PointerEvent, drawings: Drawings, { layout, boards }:
     if (stock && wood && isOver(event, wood)) return { laid, stock, wood };
   }
   return undefined;
-}
-
-/** Which box of the batch a copy belongs to: every part comes once a box or more. */
-function boxNumber(job: LayoutJob, { part, copy }: Placement): number {
-  const boxes = Math.max(1, Math.min(...job.parts.map(({ quantity }) => quantity)));
-  const quantity = job.parts.find(({ id }) => id === part)?.quantity ?? 1;
-  return Math.floor(copy / Math.max(1, quantity / boxes)) + 1;
 }
 
 /** What a hand does on the layout: takes hold of a piece, drags it, drops it, or moves it by keys. */

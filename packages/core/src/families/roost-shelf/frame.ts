@@ -68,12 +68,12 @@ function isBlocked({ floor, brackets, t, depth, out }: ShelfFrame): boolean {
     const [xs, ys] = [polygon.map(([x]) => x), polygon.map(([, y]) => y)];
     // A gap runs right across: it drains on either side of a bracket.
     if (Math.max(...xs) - Math.min(...xs) > Math.abs(brackets[1] - brackets[0])) return false;
-    const overBracket = Math.max(...ys) > depth - out;
-    return brackets.some(
-      (at) => Math.max(...xs) > at - t.bracket / 2 && Math.min(...xs) < at + t.bracket / 2,
-    )
-      ? overBracket
-      : false;
+    return (
+      Math.max(...ys) > depth - out &&
+      brackets.some(
+        (at) => Math.max(...xs) > at - t.bracket / 2 && Math.min(...xs) < at + t.bracket / 2,
+      )
+    );
   });
 }
 
@@ -85,11 +85,6 @@ export function shelfFaults({ sizes, choices }: ShelfPlan, frame: ShelfFrame): R
       sizes.bracketOut > sizes.depth - BEHIND_RIM,
       'bracketOut',
       text`The brackets reach the rim. Let them end at least ${ofLength(BEHIND_RIM)} behind it, or make the tray deeper.`,
-    ),
-    fault(
-      sizes.bracketHigh < 2 * NOSE,
-      'bracketHigh',
-      text`A bracket must be at least ${ofLength(2 * NOSE)} high.`,
     ),
     fault(
       sizes.wallsAboveFloor < sizes.frontAboveFloor,
