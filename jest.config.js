@@ -1,6 +1,7 @@
 const shared = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
+  setupFilesAfterEnv: ['<rootDir>/test/seed.ts'],
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',

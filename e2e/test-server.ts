@@ -2,24 +2,54 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { fileURLToPath } from 'node:url';
 import { test as base, expect, type Page } from '@playwright/test';
+import { createConnection } from 'mysql2/promise';
 
-const PORT = 4399;
+const FIRST_PORT = 4399;
 
-/** The real server over the MariaDB that bin/test started; it can be stopped and started again. */
+/** An empty database in the MariaDB that bin/test started. */
+async function emptyDatabase(name: string): Promise<void> {
+  const { SPARE_KNOT_DB_HOST: host, SPARE_KNOT_DB_PORT: port, ...rest } = process.env;
+  const password = rest.SPARE_KNOT_DB_PASSWORD;
+  if (!host || !port || !password)
+    throw new Error('the browser tests need MariaDB: run them through bin/test, which starts one');
+  const admin = await createConnection({ host, port: Number(port), user: 'spare_knot', password });
+  await admin.query('drop database if exists ??', [name]);
+  await admin.query('create database ??', [name]);
+  await admin.end();
+}
+
+/**
+ * The real server over the MariaDB that bin/test started, with a port and a database of its own for each worker, so that workers do not
+ * see each other's racks; it can be stopped and started again.
+ */
 export class TestServer {
-  readonly address = `http://127.0.0.1:${PORT}`;
+  readonly address: string;
+  private readonly port: number;
+  private readonly database: string;
   private process: ChildProcess | null = null;
 
+  constructor(worker: number) {
+    this.port = FIRST_PORT + worker;
+    this.database = `spare_knot_browser_${worker}`;
+    this.address = `http://127.0.0.1:${this.port}`;
+  }
+
+  /** Starts with the demo, whatever was kept before. */
+  async startAnew(): Promise<void> {
+    await emptyDatabase(this.database);
+    await this.start();
+  }
+
   async start(): Promise<void> {
-    if (!process.env.SPARE_KNOT_DB_PASSWORD)
-      throw new Error(
-        'the browser tests need MariaDB: run them through bin/test, which starts one',
-      );
     const child = spawn(
       process.execPath,
       [fileURLToPath(new URL('../apps/server/dist/main.js', import.meta.url))],
       {
-        env: { ...process.env, SPARE_KNOT_PORT: String(PORT) },
+        env: {
+          ...process.env,
+          SPARE_KNOT_PORT: String(this.port),
+          SPARE_KNOT_DB_NAME: this.database,
+        },
         stdio: ['ignore', 'pipe', 'inherit'],
       },
     );
@@ -43,9 +73,9 @@ export class TestServer {
 export const test = base.extend<{ quiet: undefined }, { server: TestServer }>({
   server: [
     // biome-ignore lint/correctness/noEmptyPattern: a fixture without others is written so
-    async ({}, use) => {
-      const server = new TestServer();
-      await server.start();
+    async ({}, use, worker) => {
+      const server = new TestServer(worker.parallelIndex);
+      await server.startAnew();
       await use(server);
       await server.stop();
     },

@@ -301,26 +301,29 @@ function expectOutline(panel: Panel): void {
   }
 }
 
-/** Where a ray meets the plane of a polygon inside it. */
-function through(polygon: readonly Vec3[], from: Vec3, direction: Vec3): boolean {
-  let normal: Vec3 = [0, 0, 0];
+/** Whether a ray goes through a polygon. What does not depend on the ray is worked out once. */
+function passing(polygon: readonly Vec3[]): (from: Vec3, direction: Vec3) => boolean {
+  const first = at(polygon, 0);
+  let sum: Vec3 = [0, 0, 0];
   for (let i = 1; i + 1 < polygon.length; i += 1)
-    normal = add(
-      normal,
-      cross(subtract(at(polygon, i), at(polygon, 0)), subtract(at(polygon, i + 1), at(polygon, 0))),
-    );
-  if (Math.hypot(...normal) < 1) return false;
-  normal = unit(normal);
-  const rate = dot(normal, direction);
-  if (Math.abs(rate) < 1e-9) return false;
-  const where = dot(normal, subtract(at(polygon, 0), from)) / rate;
-  if (where < 0) return false;
-  const point = add(from, scale(direction, where));
+    sum = add(sum, cross(subtract(at(polygon, i), first), subtract(at(polygon, i + 1), first)));
+  if (Math.hypot(...sum) < 1) return () => false;
+  const normal = unit(sum);
   // Rims are drawn as polygons inside the round: half a millimetre of leeway.
-  return polygon.every((corner, index) => {
+  const leeway = fromMm(0.5);
+  const sides = polygon.map((corner, index) => {
     const edge = subtract(at(polygon, (index + 1) % polygon.length), corner);
-    return dot(normal, cross(unit(edge), subtract(point, corner))) >= -fromMm(0.5);
+    const inwards = cross(normal, unit(edge));
+    return { inwards, least: dot(inwards, corner) - leeway };
   });
+  return (from, direction) => {
+    const rate = dot(normal, direction);
+    if (Math.abs(rate) < 1e-9) return false;
+    const where = dot(normal, subtract(first, from)) / rate;
+    if (where < 0) return false;
+    const point = add(from, scale(direction, where));
+    return sides.every(({ inwards, least }) => dot(inwards, point) >= least);
+  };
 }
 
 /**
@@ -329,6 +332,7 @@ function through(polygon: readonly Vec3[], from: Vec3, direction: Vec3): boolean
  */
 export function expectClosed(box: PanelSet, seed = 0, rays = 300): void {
   const solids = box.panels.flatMap((panel) => panel.instances.map(solidOf));
+  const passes = box.openings.map((opening) => passing(opening.polygon));
   const blocked = (from: Vec3, direction: Vec3): boolean =>
     solids.some((solid) => {
       let enter = Number.NEGATIVE_INFINITY;
@@ -358,12 +362,8 @@ export function expectClosed(box: PanelSet, seed = 0, rays = 300): void {
         const turn = index * 2.399963 + seed;
         const flat = Math.sqrt(1 - z * z);
         const direction: Vec3 = [flat * Math.cos(turn), flat * Math.sin(turn), z];
-        if (
-          blocked(from, direction) &&
-          !box.openings.some((opening) => through(opening.polygon, from, direction))
-        )
-          continue;
-        if (box.openings.some((opening) => through(opening.polygon, from, direction))) continue;
+        if (blocked(from, direction) && !passes.some((passed) => passed(from, direction))) continue;
+        if (passes.some((passed) => passed(from, direction))) continue;
         throw new Error(
           `a leak from (${from.map((value) => Math.round(value / 320)).join(', ')}) towards (${direction.map((value) => value.toFixed(3)).join(', ')})`,
         );

@@ -140,6 +140,12 @@ export function faceArea(corners: readonly Vec3[]): number {
 
 /** What two solids have in common; null when they only touch or are apart. */
 export function common(a: ConvexSolid, b: ConvexSolid): ConvexSolid | null {
+  // Most pairs are apart, and one face of the second says so: nothing is clipped for them.
+  const apart = ({ plane }: SolidFace) =>
+    a.faces.every(({ corners }) =>
+      corners.every((corner) => distanceTo(plane, corner) >= -EPSILON),
+    );
+  if (b.faces.some(apart)) return null;
   let rest: ConvexSolid | null = a;
   for (const face of b.faces) rest = rest && clip(rest, face.plane);
   return rest;

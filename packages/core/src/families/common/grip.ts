@@ -12,6 +12,8 @@ const RUNG = fromMm(32);
 const FROM_FLOOR = fromMm(20);
 const TO_SILL = fromMm(4);
 const FROM_SIDE = fromMm(8);
+/** Half of the shortest score, strip or mesh that a foot finds: common practice, no source. */
+const LEAST_REACH = fromMm(15);
 
 export const GRIPS = {
   rough: ['rough', 'rough face in', 'The sawn face of the board looks inwards.'],
@@ -51,12 +53,17 @@ export interface GripWall {
   panel: string;
   x: number;
   half: number;
+  /** How far the wall is free on either side of `x` at height z, where that is less than `half`: under two slopes. */
+  freeAt?: (z: number) => number;
   y: number;
   floor: number;
   sill: number;
   /** +1 where the room lies behind the wall (greater y), −1 where it lies before it. */
   inward?: 1 | -1;
 }
+
+const halfAt = ({ half, freeAt }: GripWall, z: number): number =>
+  Math.min(half, freeAt?.(z) ?? half);
 
 const levels = ({ floor, sill }: GripWall, spacing: number, high: number): number[] => {
   const found: number[] = [];
@@ -67,25 +74,32 @@ const levels = ({ floor, sill }: GripWall, spacing: number, high: number): numbe
 type ToFrame = (point: Vec3) => Point;
 
 function kerfFeatures(wall: GripWall, toFrame: ToFrame): Feature[] {
-  const reach = wall.half - FROM_SIDE;
-  const end = (side: number, z: number) => toFrame([wall.x + side * reach, wall.y, z]);
-  return levels(wall, SCORE.spacing, 0).map((z) => ({
-    kind: 'groove',
-    purpose: 'grip',
-    from: end(1, z),
-    to: end(-1, z),
-    face: 'inside',
-    width: SCORE.width,
-    depth: SCORE.depth,
-  }));
+  return levels(wall, SCORE.spacing, 0).flatMap((z): Feature[] => {
+    const reach = halfAt(wall, z + SCORE.width) - FROM_SIDE;
+    if (reach < LEAST_REACH) return [];
+    const end = (side: number) => toFrame([wall.x + side * reach, wall.y, z]);
+    return [
+      {
+        kind: 'groove',
+        purpose: 'grip',
+        from: end(1),
+        to: end(-1),
+        face: 'inside',
+        width: SCORE.width,
+        depth: SCORE.depth,
+      },
+    ];
+  });
 }
 
 function meshFeatures(wall: GripWall, toFrame: ToFrame): Feature[] {
   if (wall.sill < FROM_FLOOR + TO_SILL + fromMm(20)) return [];
-  const half = Math.min(wall.half - FROM_SIDE, fromMm(50));
-  const [left, bottom, right, top] = boundsOf([
+  const top = wall.floor + wall.sill - TO_SILL;
+  const half = Math.min(halfAt(wall, top) - FROM_SIDE, fromMm(50));
+  if (half < LEAST_REACH) return [];
+  const [left, bottom, right, above] = boundsOf([
     toFrame([wall.x - half, wall.y, wall.floor + FROM_FLOOR]),
-    toFrame([wall.x + half, wall.y, wall.floor + wall.sill - TO_SILL]),
+    toFrame([wall.x + half, wall.y, top]),
   ]);
   return [
     {
@@ -93,7 +107,7 @@ function meshFeatures(wall: GripWall, toFrame: ToFrame): Feature[] {
       face: 'inside',
       corner: [left, bottom],
       height: right - left,
-      width: top - bottom,
+      width: above - bottom,
     },
   ];
 }
@@ -104,10 +118,13 @@ export function gripFeatures({ choices }: GripPlan, wall: GripWall, toFrame: ToF
   return choices.grip === 'mesh' ? meshFeatures(wall, toFrame) : [];
 }
 
+const reachOfRung = (wall: GripWall, high: Ticks, z: number): number =>
+  halfAt(wall, z + high) - fromMm(12);
+
 function rung(wall: GripWall, thickness: Ticks, high: Ticks, z: number, index: number): Draft {
   const id = `${wall.panel}-ladder-${index}`;
   const inward = wall.inward ?? 1;
-  const reach = wall.half - fromMm(12);
+  const reach = reachOfRung(wall, high, z);
   const far = wall.y + inward * thickness;
   return {
     id,
@@ -144,9 +161,9 @@ export function ladder(
   if (plan.choices.grip !== 'ladder') return NO_PARTS;
   const { thickness, width } = plan.wood.ladder;
   if (!width) return NO_PARTS;
-  const drafts = levels(wall, Math.max(RUNG, width + fromMm(12)), width).map((z, index) =>
-    rung(wall, thickness, width, z, index),
-  );
+  const drafts = levels(wall, Math.max(RUNG, width + fromMm(12)), width)
+    .filter((z) => reachOfRung(wall, width, z) >= LEAST_REACH)
+    .map((z, index) => rung(wall, thickness, width, z, index));
   return {
     drafts,
     joints: drafts.map((draft) => ({ between: [draft.id, wall.panel], kind: 'butt' })),

@@ -1,4 +1,4 @@
-import { cos, fromMm, sin } from '../../measure/index.js';
+import { cos, fromMm, sin, tan } from '../../measure/index.js';
 import { type Draft, type Feature, LATCH, PIVOT, wood } from '../../panels/index.js';
 import { sillOf } from '../../plan/index.js';
 import { atLeast, between, solidInside, type Vec3 } from '../../solid/index.js';
@@ -21,10 +21,11 @@ export function ventsOf({ sizes, choices }: RidgePlan, frame: RidgeFrame): Vec3[
   return [-1, 1].map((sign): Vec3 => [sign * out, frame.depth, z]);
 }
 
-export const gripWallOf = ({ half, entrance }: RidgeFrame): GripWall => ({
+export const gripWallOf = ({ half, apex, pitch, entrance }: RidgeFrame): GripWall => ({
   panel: 'front',
   x: 0,
   half,
+  freeAt: (z) => (apex - z) / tan(pitch),
   y: 0,
   floor: 0,
   sill: sillOf(entrance),
