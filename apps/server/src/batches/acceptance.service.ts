@@ -4,7 +4,7 @@ import { layoutJob } from '@spare-knot/core/job';
 import { checkLayout, type KeptOffcut, type Layout, sortPins } from '@spare-knot/core/layout';
 import { moveZone } from '@spare-knot/core/plane';
 import { plainText } from '@spare-knot/core/text';
-import { liesOnBoard } from '@spare-knot/core/wood';
+import { factsOf, liesOnBoard } from '@spare-knot/core/wood';
 import { Database } from '../database/database.js';
 import { conflict, notFound, stale, unsound } from '../http/problem.js';
 import { isSameKind } from '../rack/board-rows.js';
@@ -26,6 +26,8 @@ const offcutBoard = (board: BoardRecord, offcut: KeptOffcut): NewBoard => ({
   price: null,
   offcut: true,
   grained: board.grained,
+  ...factsOf(board),
+  ...(board.planed && { planed: board.planed }),
   defects: board.defects
     .map((defect) => ({ ...defect, zone: moveZone(defect.zone, -offcut.x, -offcut.y) }))
     .filter((defect) => liesOnBoard(defect.zone, offcut.length, offcut.width)),

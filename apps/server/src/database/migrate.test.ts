@@ -39,6 +39,14 @@ describe('what the release before kept', () => {
     }
   });
 
+  test('faces that counted as rough because nobody said otherwise have to be looked at', async () => {
+    const { boards } = boardList.parse((await server.http.get('/api/rack')).body);
+    for (const board of boards) expect(board.assumed).toEqual(['faces']);
+    for (const { id } of await summaries())
+      for (const wood of Object.values((await one(id)).plan.wood))
+        expect(wood.assumed).toEqual(['faces']);
+  });
+
   test('boards that were taken then are given back as they were', async () => {
     const [taken] = (await summaries()).filter(({ state }) => state.is === 'taken');
     const before = await one(must(taken, 'taken').id);

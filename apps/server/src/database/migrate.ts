@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import { up as rackAndBatches } from './migrations/0001-rack-and-batches.js';
 import { up as shop } from './migrations/0002-shop.js';
 import { up as ledger } from './migrations/0003-ledger.js';
+import { up as woodTold } from './migrations/0004-wood-told.js';
 
 interface Step {
   name: string;
@@ -13,6 +14,7 @@ const STEPS: readonly Step[] = [
   { name: '0001-rack-and-batches', up: rackAndBatches },
   { name: '0002-shop', up: shop },
   { name: '0003-ledger', up: ledger },
+  { name: '0004-wood-told', up: woodTold },
 ];
 
 const source: Knex.MigrationSource<Step> = {

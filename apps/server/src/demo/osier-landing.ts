@@ -5,7 +5,7 @@ import { colonyHouse, creviceBat, type Family, owlBox, slantRoof } from '@spare-
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import { must } from '@spare-knot/core/lists';
 import { fromInches, fromMm } from '@spare-knot/core/measure';
-import { type BoxPlan, type PanelWood, startPlan } from '@spare-knot/core/plan';
+import { type BoxPlan, panelWoodOf, startPlan } from '@spare-knot/core/plan';
 import type { Defect } from '@spare-knot/core/wood';
 
 const round = (kind: Defect['kind'], x: number, y: number, radius: number): Defect => ({
@@ -75,6 +75,7 @@ const lumber = (): NewBoard[] => [
   }),
   board('Pallet slat', 14, 22 / 25.4, 95 / 25.4, 1150 / 25.4, {
     material: 'pallet-wood',
+    stamp: 'HT',
     faceB: 'planed',
     defects: [
       round('nail', 3.1, 1, 0.12),
@@ -91,6 +92,7 @@ const sticks = (): NewBoard[] => [
     material: 'spruce',
     faceA: 'planed',
     faceB: 'planed',
+    assumed: ['faces'],
     price: 420,
   }),
   board('Lath', 20, 1 / 4, 0.5, 48, {
@@ -120,6 +122,7 @@ const endsAndSheets = (): NewBoard[] => [
     faceA: 'planed',
     faceB: 'planed',
     grained: false,
+    grade: 'exterior',
     price: 5200,
   }),
   board('Ply, corner gone', 1, 12 / 25.4, 1220 / 25.4, 2440 / 25.4, {
@@ -127,6 +130,7 @@ const endsAndSheets = (): NewBoard[] => [
     faceA: 'planed',
     faceB: 'planed',
     grained: false,
+    grade: 'exterior',
     price: 4200,
     defects: [
       {
@@ -147,26 +151,18 @@ const endsAndSheets = (): NewBoard[] => [
 /** The rack of Osier Landing, in inches. */
 export const demoBoards = (): NewBoard[] => [...lumber(), ...sticks(), ...endsAndSheets()];
 
-const woodOf = (of: NewBoard): PanelWood => ({
-  thickness: of.thickness,
-  width: of.width,
-  material: of.material,
-  faceA: of.faceA,
-  faceB: of.faceB,
-});
-
 function plan(
   animal: string,
   body: NewBoard,
   roof: NewBoard,
   change: Partial<Pick<BoxPlan, 'sizes' | 'choices'>>,
 ): BoxPlan {
-  const start = startPlan(slantRoof, must(animalById(animal), animal), woodOf(body));
+  const start = startPlan(slantRoof, must(animalById(animal), animal), panelWoodOf(body));
   return {
     ...start,
     sizes: { ...start.sizes, ...change.sizes },
     choices: { ...start.choices, ...change.choices },
-    wood: { ...start.wood, roof: woodOf(roof) },
+    wood: { ...start.wood, roof: panelWoodOf(roof) },
   };
 }
 
@@ -188,7 +184,7 @@ const batch = (name: string, boxes: number, of: BoxPlan): NewBatch => ({
 
 /** The plan that a family begins with for an animal, on one kind of board. */
 const started = (family: Family, animal: string, from: string): BoxPlan =>
-  startPlan(family, must(animalById(animal), animal), woodOf(named(from)));
+  startPlan(family, must(animalById(animal), animal), panelWoodOf(named(from)));
 
 /** Boxes that need more than boards: sheets and sticks are found for them on the rack. */
 function largeBoxes(): NewBatch[] {

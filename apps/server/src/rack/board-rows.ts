@@ -1,6 +1,6 @@
 import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
 import { zoneFile, zoneFromFile, zoneToFile } from '@spare-knot/core/exchange';
-import type { BoardKind, Defect } from '@spare-knot/core/wood';
+import { type BoardKind, type Defect, factsOf } from '@spare-knot/core/wood';
 
 import { type KeptRow, parsedJson } from '../database/kept-table.js';
 
@@ -16,6 +16,14 @@ export interface BoardRow extends KeptRow {
   price: number | null;
   offcut: number;
   grained: number;
+  treatment: string;
+  grade: string | null;
+  stamp: string | null;
+  old_paint: number;
+  /** Words apart by blanks. */
+  assumed: string;
+  planed_from: number | null;
+  planed_by: 'hand' | 'machine' | null;
   from_batch: string | null;
   restorable: number;
 }
@@ -39,6 +47,13 @@ export const columnsOf = (board: Omit<NewBoard, 'defects'>) => ({
   price: board.price,
   offcut: board.offcut,
   grained: board.grained,
+  treatment: board.treatment ?? 'none',
+  grade: board.grade ?? null,
+  stamp: board.stamp ?? null,
+  old_paint: board.oldPaint ?? false,
+  assumed: (board.assumed ?? []).join(' '),
+  planed_from: board.planed?.from ?? null,
+  planed_by: board.planed?.by ?? null,
 });
 
 export const defectColumns = (board: string, defects: readonly Defect[]) =>
@@ -63,6 +78,15 @@ export const recordOf = (row: BoardRow, defects: readonly DefectRow[]): BoardRec
   price: row.price,
   offcut: row.offcut === 1,
   grained: row.grained === 1,
+  ...factsOf({
+    assumed: row.assumed.split(' ').filter((each) => each !== ''),
+    treatment: row.treatment,
+    grade: row.grade,
+    stamp: row.stamp,
+    oldPaint: row.old_paint === 1,
+  }),
+  ...(row.planed_from !== null &&
+    row.planed_by !== null && { planed: { from: row.planed_from, by: row.planed_by } }),
   fromBatch: row.from_batch,
   defects: defects
     .filter((defect) => defect.board_id === row.id)
@@ -83,6 +107,8 @@ const kindOf = (board: BoardKind): BoardKind => ({
   offcut: board.offcut,
   grained: board.grained,
   defects: board.defects,
+  ...factsOf(board),
+  ...(board.planed && { planed: board.planed }),
 });
 
 /** Whether two boards are of one kind: everything but name and number. */

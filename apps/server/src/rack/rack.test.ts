@@ -24,6 +24,21 @@ describe('the rack', () => {
     expect(board).toMatchObject({ ...picket, version: 1, defects, fromBatch: null });
   });
 
+  test('keeps what is known and what is assumed of a board, until it is confirmed', async () => {
+    const told = { assumed: ['faces', 'treatment'], grade: 'green', stamp: 'HT', oldPaint: true };
+    const [board] = (await acts.addBoards({ ...picket, ...told })).body.boards;
+    expect(board).toMatchObject(told);
+    const { id, fromBatch: _fromBatch, ...change } = board;
+    const planed = { from: picket.thickness, by: 'hand' };
+    const confirmed = await server.http
+      .put(`/api/rack/${id}`)
+      .send({ ...change, assumed: [], thickness: picket.thickness - 2, planed });
+    expect(confirmed.status).toBe(200);
+    expect(confirmed.body).toMatchObject({ grade: 'green', planed });
+    expect(confirmed.body.assumed).toBeUndefined();
+    expect((await acts.rack())[0]).toMatchObject({ grade: 'green', stamp: 'HT', oldPaint: true });
+  });
+
   test('a stale write is refused with what is kept now, and nothing is overwritten', async () => {
     const [board] = (await acts.addBoards(picket)).body.boards;
     const { id, fromBatch: _fromBatch, ...change } = board;
@@ -61,7 +76,7 @@ describe('the rack', () => {
 
   test('CSV: good lines are kept, bad ones named; what goes out comes in again', async () => {
     const csv =
-      'name,quantity,thickness,width,length\nPicket,6,5/8 in,5 1/2 in,6 ft\nBad,6,thick,1,1\n';
+      'name,quantity,material,thickness,width,length\nPicket,6,cedar,5/8 in,5 1/2 in,6 ft\nBad,6,cedar,thick,1,1\n';
     const report = await server.http.post('/api/rack/csv').send({ csv });
     expect(report.body.boards).toHaveLength(1);
     expect(report.body.problems).toEqual([{ line: 3, message: expect.stringContaining('thick') }]);

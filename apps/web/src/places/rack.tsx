@@ -50,7 +50,11 @@ export function Rack() {
         {width > 0 &&
           boards.map((board) => (
             <li key={board.id} className="card p-3" data-board={board.name}>
-              <BoardRow board={board} scale={scaleOf(board)}>
+              <BoardRow
+                board={board}
+                scale={scaleOf(board)}
+                onAnswer={(change) => void rack.change(board, change, 'Confirmed')}
+              >
                 <button
                   type="button"
                   className="btn btn-quiet"

@@ -1,7 +1,13 @@
 import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
 import { fromMm, type Ticks } from '@spare-knot/core/measure';
 import { moveZone, type Zone, zoneBounds } from '@spare-knot/core/plane';
-import { DEFECT_KINDS, DEFECT_NAMES, type Defect, type DefectKind } from '@spare-knot/core/wood';
+import {
+  DEFECT_KINDS,
+  DEFECT_NAMES,
+  type Defect,
+  type DefectKind,
+  stillAssumed,
+} from '@spare-knot/core/wood';
 
 import { Trash2 } from 'lucide-react';
 import { type KeyboardEvent, type MouseEvent, useState } from 'react';
@@ -10,6 +16,7 @@ import { useWidth } from '../board/use-width';
 import { Length } from '../measure/length';
 import { LengthField } from '../measure/length-field';
 import { ARROW_KEYS } from '../ui/arrow-keys';
+import { FactFields } from './fact-fields';
 
 /** How large a defect is when it is first put down; then it is measured. */
 const FIRST_SIZE: Record<DefectKind, (x: Ticks, y: Ticks) => Zone> = {
@@ -152,6 +159,7 @@ export function BoardEditor({ board, onDefects, onChange }: Props) {
   return (
     <div className="mt-3 rounded-md border border-line bg-white p-3">
       {onChange && <BoardFields board={board} onChange={onChange} />}
+      {onChange && <FactFields board={board} onChange={onChange} />}
       <KindChooser board={board} kind={kind} onKind={setKind} />
       <p className="mt-1 text-sm text-soft">
         Click on the board where it is. Or step onto the board with Tab, move the cross with the
@@ -321,7 +329,12 @@ function BoardFields({
           <select
             className="field"
             value={board[face]}
-            onChange={(event) => onChange({ [face]: event.target.value as 'rough' | 'planed' })}
+            onChange={(event) =>
+              onChange({
+                [face]: event.target.value as 'rough' | 'planed',
+                assumed: stillAssumed(board, 'faces'),
+              })
+            }
           >
             <option value="rough">rough</option>
             <option value="planed">planed</option>

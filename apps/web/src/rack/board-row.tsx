@@ -1,25 +1,27 @@
-import type { BoardRecord } from '@spare-knot/core/api';
+import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
 import { printMoney } from '@spare-knot/core/measure';
-import { materialName } from '@spare-knot/core/wood';
+import { woodRefused } from '@spare-knot/core/wood';
 
 import type { ReactNode } from 'react';
 import { BoardDrawing } from '../board/board-drawing';
-import { Length } from '../measure/length';
+import { Length, Sentence } from '../measure/length';
+import { facesWords, woodWords } from '../wood/wood-words';
+import { Assumptions } from './assumptions';
 
 /** A kind of board as it lies on the rack: drawn to scale, with what is known of it. */
 export function BoardRow({
   board,
   scale,
+  onAnswer,
   children,
 }: {
   board: BoardRecord;
   scale: number;
+  /** Settles what is assumed of the board. */
+  onAnswer: (change: Partial<NewBoard>) => void;
   children?: ReactNode;
 }) {
-  const faces =
-    board.faceA === board.faceB
-      ? `${board.faceA} both faces`
-      : `face A ${board.faceA}, face B ${board.faceB}`;
+  const refused = woodRefused(board);
   return (
     <div>
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -34,11 +36,22 @@ export function BoardRow({
         </h3>
         <p className="text-[0.92rem] text-soft">
           <Length ticks={board.thickness} /> × <Length ticks={board.width} /> ×{' '}
-          <Length ticks={board.length} unit />, {materialName(board.material)}, {faces}
+          <Length ticks={board.length} unit />, {woodWords(board)}, {facesWords(board)}
+          {board.planed && (
+            <>
+              , planed by {board.planed.by} from <Length ticks={board.planed.from} unit />
+            </>
+          )}
           {board.price === null ? ', no price' : `, ${printMoney(board.price)} each`}
         </p>
         <div className="ml-auto flex items-center gap-1">{children}</div>
       </div>
+      <Assumptions board={board} onAnswer={onAnswer} />
+      {refused && (
+        <p className="text-sm font-semibold text-danger">
+          Not for boxes, and never laid out. <Sentence text={refused} />
+        </p>
+      )}
       <div className="mt-1 overflow-hidden">
         <BoardDrawing
           board={board}

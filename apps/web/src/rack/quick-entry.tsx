@@ -6,16 +6,19 @@ import {
   printMoney,
 } from '@spare-knot/core/measure';
 import {
-  materialName,
   NOMINAL_SIZES,
   type NominalSize,
   type ParsedEntry,
   parseRackLine,
+  type RackEntry,
+  woodRefused,
 } from '@spare-knot/core/wood';
 
 import { useId, useRef, useState } from 'react';
-import { Length } from '../measure/length';
+import { Length, Sentence } from '../measure/length';
 import { useUnits } from '../measure/units';
+import { MaterialOptions } from '../wood/material-options';
+import { assumedWords, facesWords, woodWords } from '../wood/wood-words';
 
 /** A nominal size as the beginning of a line: by its name where that says it all, else by its actual thickness and width. */
 function beginning(size: NominalSize, style: LengthStyle): string {
@@ -30,18 +33,22 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
   const [line, setLine] = useState('');
   const [busy, setBusy] = useState(false);
   const [tried, setTried] = useState(false);
+  const [wood, setWood] = useState('');
   const id = useId();
   const field = useRef<HTMLInputElement>(null);
   const parsed = line.trim() === '' ? null : parseRackLine(line, style.system);
+  const asks = parsed !== null && !parsed.ok && parsed.ask !== undefined;
+  const entry = entryOf(parsed, wood);
   const add = async () => {
     setTried(true);
-    if (!parsed?.ok || busy) return;
+    if (!entry || busy) return;
     setBusy(true);
-    const { name, quantity, kind } = parsed.entry;
+    const { name, quantity, kind } = entry;
     const added = await onAdd([{ name, quantity, ...kind, defects: [] }]);
     setBusy(false);
     if (added) {
       setLine('');
+      setWood('');
       setTried(false);
     }
   };
@@ -94,12 +101,26 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
           Put on the rack
         </button>
       </div>
+      {asks && (
+        <label className="mt-2 flex flex-wrap items-center gap-2">
+          <span className="font-semibold">Which wood is it?</span>
+          <select
+            className="field !min-h-10"
+            value={wood}
+            onChange={(event) => setWood(event.target.value)}
+          >
+            <option value="">choose…</option>
+            <MaterialOptions />
+          </select>
+          <span className="text-sm text-soft">No wood is taken for another one.</span>
+        </label>
+      )}
       <p
         id={`${id}-read`}
         aria-live="polite"
-        className={`mt-1 min-h-6 text-sm ${parsed && !parsed.ok && tried ? 'text-danger' : 'text-soft'}`}
+        className={`mt-1 min-h-6 text-sm ${parsed && !entry && tried ? 'text-danger' : 'text-soft'}`}
       >
-        <ReadBack parsed={parsed} />
+        <ReadBack parsed={parsed} entry={entry} />
       </p>
     </form>
   );
@@ -108,19 +129,35 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
 const HINT =
   'Nominal sizes bring their actual ones: 4 1x8 x 8ft pine planed 14.75. Sheets too: ply 12 x 1220 x 2440 mm.';
 
-/** What was read of the line so far, or why it cannot be read. */
-function ReadBack({ parsed }: { parsed: ParsedEntry | null }) {
+/** What the line comes to, with the wood that was chosen where the line did not say it. */
+function entryOf(parsed: ParsedEntry | null, wood: string): RackEntry | null {
+  if (!parsed) return null;
+  if (parsed.ok) return parsed.entry;
+  return parsed.ask && wood !== '' ? parsed.ask.answer(wood) : null;
+}
+
+/** What was read of the line so far, what is assumed of it, or why it cannot be read. */
+function ReadBack({ parsed, entry }: { parsed: ParsedEntry | null; entry: RackEntry | null }) {
   if (!parsed) return HINT;
-  if (!parsed.ok) return parsed.message;
-  const { quantity, name, kind, nominal } = parsed.entry;
-  const faces = kind.faceA === kind.faceB ? `${kind.faceA} both faces` : 'one face rough';
+  // What is asked for stands beside its own field.
+  if (!entry) return parsed.ok || parsed.ask ? '' : parsed.message;
+  const { quantity, name, kind, nominal } = entry;
+  const assumed = assumedWords(kind);
+  const refused = woodRefused(kind);
   return (
     <>
       {quantity} × {name}: <Length ticks={kind.thickness} /> × <Length ticks={kind.width} /> ×{' '}
-      <Length ticks={kind.length} unit />, {materialName(kind.material)}, {faces}
+      <Length ticks={kind.length} unit />, {woodWords(kind)}, {facesWords(kind)}
       {kind.price !== null && `, ${printMoney(kind.price)} each`}
       {nominal &&
         ` (${nominal.name} is sold larger than it is; [${nominal.mark}] ${nominal.source})`}
+      {assumed && <span className="font-semibold text-ink"> · {assumed}</span>}
+      {refused && (
+        <span className="font-semibold text-danger">
+          {' '}
+          · No box is built of it. <Sentence text={refused} />
+        </span>
+      )}
     </>
   );
 }

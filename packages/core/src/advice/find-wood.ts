@@ -2,23 +2,15 @@ import { animalsOf, brokenRules, buildBox, type Family, familyById } from '../fa
 import { minBy } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
 import { measuresOf, type PanelSet } from '../panels/index.js';
-import { applying, type BoxPlan, type PanelRole, type PanelWood } from '../plan/index.js';
-import type { BoardKind } from '../wood/index.js';
+import { applying, type BoxPlan, type PanelRole, panelWoodOf } from '../plan/index.js';
+import { type BoardKind, woodRefused } from '../wood/index.js';
 
 /** Boards of one kind, as many as there are. */
 export type BoardsAtHand = BoardKind & { quantity: number };
 
-const woodOf = (board: BoardKind): PanelWood => ({
-  thickness: board.thickness,
-  width: board.width,
-  material: board.material,
-  faceA: board.faceA,
-  faceB: board.faceB,
-});
-
 const given = (plan: BoxPlan, roles: readonly string[], board: BoardKind): BoxPlan => ({
   ...plan,
-  wood: { ...plan.wood, ...Object.fromEntries(roles.map((role) => [role, woodOf(board)])) },
+  wood: { ...plan.wood, ...Object.fromEntries(roles.map((role) => [role, panelWoodOf(board)])) },
 });
 
 /** What a stop counts for. */
@@ -76,9 +68,9 @@ export function findWood(plan: BoxPlan, boards: readonly BoardsAtHand[]): BoxPla
   const family = familyById(plan.family);
   if (!family) return plan;
   const whole = boards
-    .filter((board) => !board.offcut && board.quantity > 0)
+    .filter((board) => !board.offcut && board.quantity > 0 && woodRefused(board) === null)
     .sort((a, b) => b.quantity - a.quantity || (a.price ?? 0) - (b.price ?? 0));
-  const fixed = family.woodFrom?.(plan, whole.map(woodOf), animalsOf(plan)[0]);
+  const fixed = family.woodFrom?.(plan, whole.map(panelWoodOf), animalsOf(plan)[0]);
   if (fixed) return { ...plan, wood: fixed };
   return woodGroups(family, plan.choices).reduce((now, roles) => {
     const stick = family.roles.find((role) => role.id === roles[0])?.stick;

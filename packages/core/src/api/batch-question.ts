@@ -1,20 +1,34 @@
 import type { JobQuestion, Stock } from '../job/index.js';
+import { isAssumed, woodRefused } from '../wood/index.js';
 import type { BatchRecord, LayoutWishes } from './batches.js';
 import type { BoardRecord } from './boards.js';
 
-/** Boards of the rack as stock; a stock’s id is its board’s. */
-const stockOf = (boards: readonly BoardRecord[]): Stock[] =>
-  boards
-    .filter((board) => board.quantity > 0)
-    .map(({ version: _version, fromBatch: _fromBatch, name: _name, ...board }) => board);
+/** A board as stock, its id the board’s. A face that nobody has looked at counts as planed: nothing is laid out for its roughness. */
+const stockOf = (board: BoardRecord): Stock => {
+  const { id, quantity, material, thickness, width, length, price, offcut, grained } = board;
+  const looked = !isAssumed(board, 'faces');
+  return {
+    id,
+    quantity,
+    material,
+    thickness,
+    width,
+    length,
+    faceA: looked ? board.faceA : 'planed',
+    faceB: looked ? board.faceB : 'planed',
+    price,
+    offcut,
+    grained,
+    defects: board.defects,
+  };
+};
 
-/** Whether the maker lets a board be used: not forbidden, and where nothing is ripped no wider than the saw cuts across. */
-const mayUse = (
-  board: Pick<BoardRecord, 'id' | 'width'>,
-  { forbidden, crosscut }: LayoutWishes,
-  rip: boolean,
-): boolean =>
-  !forbidden.includes(board.id) && (rip || crosscut === null || board.width <= crosscut);
+/** Whether a board may be used: fit for a box, not forbidden by the maker, and where nothing is ripped no wider than the saw cuts across. */
+const mayUse = (board: BoardRecord, { forbidden, crosscut }: LayoutWishes, rip: boolean): boolean =>
+  board.quantity > 0 &&
+  woodRefused(board) === null &&
+  !forbidden.includes(board.id) &&
+  (rip || crosscut === null || board.width <= crosscut);
 
 /** What is to be laid out for a batch on these boards: the question whose answer is `layoutJob`. */
 export const batchQuestion = (
@@ -31,7 +45,7 @@ export const batchQuestion = (
   plan,
   boxes,
   saw,
-  stock: stockOf(boards.filter((board) => mayUse(board, wishes, saw.rip))),
+  stock: boards.filter((board) => mayUse(board, wishes, saw.rip)).map(stockOf),
   seconds: wishes.seconds,
   pinned: wishes.pinned,
 });

@@ -1,15 +1,21 @@
 import { z } from 'zod';
-import { boardKindFields, count, name } from '../exchange/index.js';
+import { boardKindFields, count, name, woodFactFields } from '../exchange/index.js';
 import { id, version } from './fields.js';
 
 /** Boards on the rack as somebody enters them. */
-export const newBoard = z.object({ name, quantity: count.min(1).max(1000), ...boardKindFields });
+export const newBoard = z.object({
+  name,
+  quantity: count.min(1).max(1000),
+  ...boardKindFields,
+  ...woodFactFields,
+});
 export const boardRecord = z.object({
   id,
   version,
   name,
   quantity: count,
   ...boardKindFields,
+  ...woodFactFields,
   /** The batch that left it, where it is an offcut of one. */
   fromBatch: id.nullable(),
 });

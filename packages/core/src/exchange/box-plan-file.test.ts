@@ -169,6 +169,21 @@ describe('files of the first version', () => {
     expect(stamped.value.plan.wood.back?.stamp).toBeUndefined();
   });
 
+  test('faces that they do not say are planed and assumed, and that is told', () => {
+    const file = JSON.parse(JSON.stringify(at(before, 0).plan));
+    delete file.wood.front.faceA;
+    delete file.wood.front.faceB;
+    const found = read(file);
+    if (!found.ok) throw new Error(JSON.stringify(found.problems));
+    expect(found.value.plan.wood.front).toMatchObject({
+      faceA: 'planed',
+      faceB: 'planed',
+      assumed: ['faces'],
+    });
+    expect(found.value.plan.wood.back?.assumed).toBeUndefined();
+    expect(found.value.notes.map(({ path }) => path)).toContain('wood.front');
+  });
+
   test('what they leave out takes the usual, and that and strays are told; a stray opens no front', () => {
     const file = JSON.parse(JSON.stringify(at(before, 0).plan));
     delete file.sizes.ventSize;

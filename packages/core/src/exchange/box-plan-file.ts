@@ -12,6 +12,7 @@ import {
   UNKNOWN_PLACE,
 } from '../plan/index.js';
 import { plainText } from '../text/index.js';
+import { factsOf } from '../wood/index.js';
 import { type Read, readDocument } from './document.js';
 import { finishSchema, placeSchema } from './place-file.js';
 import { degrees, length, name, positiveLength } from './units.js';
@@ -37,8 +38,9 @@ const earlierSchema = z.object({
       thickness: positiveLength,
       width: positiveLength.nullable().default(null),
       material: name,
-      faceA: face.default('rough'),
-      faceB: face.default('rough'),
+      faceA: face.exactOptional(),
+      faceB: face.exactOptional(),
+      assumed: z.array(id).max(20).exactOptional(),
     }),
   ),
 });
@@ -80,19 +82,19 @@ type PlanFile = z.output<typeof anyFamilySchema>;
 
 /** Wood as a plan has it: what nobody said stays away. */
 const plainWood = ({
-  assumed,
-  treatment,
-  grade,
-  stamp,
-  oldPaint,
-  ...board
+  thickness,
+  width,
+  material,
+  faceA,
+  faceB,
+  ...facts
 }: PlanFile['wood'][string]): PanelWood => ({
-  ...board,
-  ...(assumed.length > 0 && { assumed }),
-  ...(treatment !== 'none' && { treatment }),
-  ...(grade !== null && { grade }),
-  ...(stamp !== null && { stamp }),
-  ...(oldPaint && { oldPaint }),
+  thickness,
+  width,
+  material,
+  faceA,
+  faceB,
+  ...factsOf(facts),
 });
 
 const woodToFile = (wood: PanelWood): PlanFile['wood'][string] => ({

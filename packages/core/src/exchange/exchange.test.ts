@@ -246,6 +246,46 @@ describe('a rack as CSV', () => {
     expect(reading.entries).toEqual(entries);
   });
 
+  test('treatment, grade, stamp, paint and what is assumed go out and come back', () => {
+    const [board] = readStockCsv(`${good}\nSlat,2,pallet,22,95,1150,rough,planed,,no,`).entries;
+    const { kind, ...entry } = must(board, 'a board');
+    const told = {
+      ...entry,
+      kind: { ...kind, assumed: ['treatment'], stamp: 'HT', grade: 'green', oldPaint: true },
+    };
+    const poisoned = { ...entry, kind: { ...kind, treatment: 'creosoted' } };
+    expect(readStockCsv(writeStockCsv([told, poisoned])).entries).toEqual([told, poisoned]);
+  });
+
+  test('faces that are not said are as such boards usually are, and stand as assumed', () => {
+    const { entries } = readStockCsv(
+      [
+        'name,material,thickness,width,length',
+        'Picket,cedar,16,140,1800',
+        'Board,pine,19,140,1800',
+      ].join('\n'),
+    );
+    expect(entries.map(({ kind }) => [kind.faceA, kind.faceB, kind.assumed])).toEqual([
+      ['rough', 'rough', ['faces']],
+      ['planed', 'planed', ['faces']],
+    ]);
+  });
+
+  test('a wood that is not said or not known is asked for, and one that is refused is kept by its name', () => {
+    const { entries, problems: found } = readStockCsv(
+      [
+        'name,material,thickness,width,length,assumed',
+        'None,,16,140,1800,',
+        'Strange,cheese,16,140,1800,',
+        'Sheet,osb,12,1220,2440,',
+        'Odd,pine,16,140,1800,colour',
+      ].join('\n'),
+    );
+    expect(entries.map(({ kind }) => kind.material)).toEqual(['osb']);
+    expect(found.map(({ line }) => line)).toEqual([2, 3, 5]);
+    expect(found.map(({ message }) => message).join(' ')).toMatch(/which wood.*cheese.*colour/);
+  });
+
   test('bad lines are named, good ones kept', () => {
     const text = [
       good,

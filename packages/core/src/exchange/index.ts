@@ -9,6 +9,7 @@ export {
   readLayoutJob,
   salvageLayoutJob,
   saw,
+  woodFactFields,
   writeLayoutJob,
 } from './layout-job-file.js';
 export { writePanelSet } from './panel-set-file.js';

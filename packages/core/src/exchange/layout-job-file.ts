@@ -91,14 +91,25 @@ const part = z.codec(partFile, z.custom<Part>(), {
   }),
 });
 
+/** What of a board matters to an animal and cannot be measured, as the rack keeps it. */
+export const woodFactFields = {
+  assumed: z.array(z.string().max(60)).max(20).readonly().exactOptional(),
+  treatment: name.exactOptional(),
+  grade: name.nullable().exactOptional(),
+  stamp: name.nullable().exactOptional(),
+  oldPaint: z.boolean().exactOptional(),
+  planed: z.object({ from: positiveLength, by: z.enum(['hand', 'machine']) }).exactOptional(),
+};
+
 /** What is known of a kind of board, whoever lists it. */
 export const boardKindFields = {
   material: name,
   thickness: positiveLength,
   width: positiveLength,
   length: positiveLength,
-  faceA: face.default('rough'),
-  faceB: face.default('rough'),
+  // A board is planed until somebody says otherwise.
+  faceA: face.default('planed'),
+  faceB: face.default('planed'),
   price: money.nullable().default(null),
   offcut: z.boolean().default(false),
   grained: z.boolean().default(true),

@@ -3,16 +3,21 @@ import { at } from '../lists/index.js';
 import { type Cents, parseLength, printMoney, type Ticks, toMm } from '../measure/index.js';
 import type { Zone } from '../plane/index.js';
 import {
+  ASSUMABLE,
   DEFECT_KINDS,
   type Defect,
   type Face,
+  factsOf,
   liesOnBoard,
   MATERIALS,
   type Material,
-  materialByWord,
+  materialById,
+  materialIn,
   type RackEntry,
   Unread,
   unread,
+  usualFaces,
+  type WoodFacts,
 } from '../wood/index.js';
 import { zoneFile, zoneFromFile, zoneToFile } from './units.js';
 
@@ -29,6 +34,11 @@ const COLUMNS = [
   'price',
   'offcut',
   'defects',
+  'treatment',
+  'grade',
+  'stamp',
+  'oldPaint',
+  'assumed',
 ] as const;
 const NEEDED = ['thickness', 'width', 'length'] as const;
 
@@ -86,20 +96,40 @@ function readQuantity(cell: Cell): number {
 
 function readMaterial(cell: Cell): Material {
   const said = cell('material');
-  const material =
-    said === ''
-      ? MATERIALS[0]
-      : (MATERIALS.find((each) => each.id === said || each.name === said) ??
-        materialByWord(said.toLowerCase()));
-  if (material) return material;
   const known = MATERIALS.map((each) => each.id).join(', ');
-  return unread(`material: “${said}” is not known; known are ${known}`);
+  if (said === '') unread(`material: which wood is it? Known are ${known}`);
+  const material = materialById(said) ?? materialIn(said.toLowerCase());
+  return material ?? unread(`material: “${said}” is not known; known are ${known}`);
 }
 
-function readFace(said: string): Face {
-  if (said === '' || said === 'rough') return 'rough';
-  if (said === 'planed') return 'planed';
-  return unread('faceA, faceB: a face is rough or planed');
+const isFace = (said: string): said is Face => said === 'rough' || said === 'planed';
+
+/** Faces as they are said; what is not said is as such boards usually are, and stands as assumed. */
+function readFaces(cell: Cell, wood: Material) {
+  const usual = usualFaces(cell('name').toLowerCase(), wood, null);
+  const read = (said: string): Face => {
+    if (said === '') return usual;
+    return isFace(said) ? said : unread('faceA, faceB: a face is rough or planed');
+  };
+  const [faceA, faceB] = [read(cell('faceA')), read(cell('faceB'))];
+  return { faceA, faceB, isAssumed: cell('faceA') === '' || cell('faceB') === '' };
+}
+
+const isYes = (said: string): boolean => /^(true|yes|1)$/i.test(said);
+
+function readFacts(cell: Cell, facesAssumed: boolean): WoodFacts {
+  const assumed = cell('assumed')
+    .split(/[\s,;]+/)
+    .filter((each) => each !== '');
+  const stray = assumed.find((each) => !ASSUMABLE.some((known) => known === each));
+  if (stray) unread(`assumed: “${stray}” is not known; known are ${ASSUMABLE.join(', ')}`);
+  return factsOf({
+    assumed: [...new Set([...assumed, ...(facesAssumed ? ['faces'] : [])])],
+    treatment: cell('treatment') || 'none',
+    grade: cell('grade') || null,
+    stamp: cell('stamp') || null,
+    oldPaint: isYes(cell('oldPaint')),
+  });
 }
 
 function readPrice(cell: Cell): Cents | null {
@@ -114,7 +144,8 @@ function readRow(row: Record<string, string>): RackEntry {
   const { thickness, width, length } = readLengths(cell);
   const quantity = readQuantity(cell);
   const material = readMaterial(cell);
-  const [faceA, faceB] = [readFace(cell('faceA')), readFace(cell('faceB'))];
+  const { faceA, faceB, isAssumed } = readFaces(cell, material);
+  const facts = readFacts(cell, isAssumed);
   const price = readPrice(cell);
   const defects = readDefects(cell('defects'));
   if (typeof defects === 'string') unread(`defects: ${defects}`);
@@ -132,9 +163,10 @@ function readRow(row: Record<string, string>): RackEntry {
       faceA,
       faceB,
       price,
-      offcut: /^(true|yes|1)$/i.test(cell('offcut')),
+      offcut: isYes(cell('offcut')),
       grained: material.grained,
       defects,
+      ...facts,
     },
   };
 }
@@ -216,6 +248,11 @@ export function writeStockCsv(entries: readonly RackEntry[]): string {
         kind.price === null ? '' : printMoney(kind.price),
         kind.offcut ? 'yes' : 'no',
         kind.defects.map((defect) => `${defect.kind} ${writeZone(defect.zone)}`).join('; '),
+        kind.treatment ?? '',
+        kind.grade ?? '',
+        kind.stamp ?? '',
+        kind.oldPaint ? 'yes' : '',
+        kind.assumed?.join(' ') ?? '',
       ]),
     },
     { escapeFormulae: ESCAPED, newline: '\r\n' },

@@ -10,8 +10,11 @@ export interface EarlierPlan {
   sizes: Readonly<Record<string, number>>;
   angles: Readonly<Record<string, number>>;
   schools: Readonly<Record<string, string>>;
-  wood: Readonly<Record<string, PanelWood>>;
+  wood: Readonly<Record<string, EarlierWood>>;
 }
+
+/** Wood whose faces may not be said. */
+type EarlierWood = Omit<PanelWood, 'faceA' | 'faceB'> & Partial<Pick<PanelWood, 'faceA' | 'faceB'>>;
 
 /** Something that an earlier file left out or said beyond what is known, at its path there. */
 export interface PlanNote {
@@ -43,6 +46,15 @@ const given = <T>(
   declared: readonly { id: string }[],
 ): Record<string, T> =>
   Object.fromEntries(Object.entries(record).filter(([id]) => known(declared, id)));
+
+/** Wood with its faces, planed where nobody said otherwise, and the stamp that was asked for the whole plan. */
+const wholeWood = (wood: EarlierWood, palletStamp: string | undefined): PanelWood => ({
+  ...wood,
+  faceA: wood.faceA ?? 'planed',
+  faceB: wood.faceB ?? 'planed',
+  ...(!(wood.faceA && wood.faceB) && { assumed: ['faces'] }),
+  ...(palletStamp === 'ht' && wood.material === 'pallet-wood' && { stamp: 'HT' }),
+});
 
 /**
  * An earlier plan as a whole one of its family. What it leaves out takes the family's default (where a question was asked later, the
@@ -77,8 +89,12 @@ export function fromEarlier(
       path: 'schools.finish',
       message: text`“${finish}” is not known; bare wood is taken`,
     });
-  const stamped = (wood: PanelWood): PanelWood =>
-    palletStamp === 'ht' && wood.material === 'pallet-wood' ? { ...wood, stamp: 'HT' } : wood;
+  for (const [id, wood] of Object.entries(earlier.wood))
+    if (!wood.faceA || !wood.faceB)
+      notes.push({
+        path: `wood.${id}`,
+        message: text`does not say how its faces are; they are taken for planed until somebody confirms them`,
+      });
   return {
     notes,
     plan: {
@@ -99,7 +115,10 @@ export function fromEarlier(
         ...given(earlier.schools, family.choices),
       },
       wood: Object.fromEntries(
-        Object.entries(given(earlier.wood, family.roles)).map(([id, wood]) => [id, stamped(wood)]),
+        Object.entries(given(earlier.wood, family.roles)).map(([id, wood]) => [
+          id,
+          wholeWood(wood, palletStamp),
+        ]),
       ),
       place: UNKNOWN_PLACE,
       finish: FINISHES[finish] ?? [],

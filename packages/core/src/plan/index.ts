@@ -33,8 +33,10 @@ export {
   CLIMATES,
   COVERS,
   type Finish,
+  hasRoughFace,
   MOUNTS,
   type PanelWood,
+  panelWoodOf,
   UNKNOWN_PLACE,
 } from './plan.js';
 export { PlanFault } from './plan-fault.js';

@@ -1,22 +1,30 @@
 import type { Degrees, Ticks } from '../measure/index.js';
-import type { Face } from '../wood/index.js';
+import { type BoardKind, type Face, factsOf, isAssumed, type WoodFacts } from '../wood/index.js';
 
 /** The board that a panel is to come from. `width` is null when any width will do. */
-export interface PanelWood {
+export interface PanelWood extends WoodFacts {
   thickness: Ticks;
   width: Ticks | null;
   material: string;
   faceA: Face;
   faceB: Face;
-  /** What of this nobody has confirmed; left out: nothing. */
-  assumed?: readonly string[];
-  /** Left out: none. */
-  treatment?: string;
-  grade?: string | null;
-  /** Stamp of a pallet: HT heat-treated, MB methyl bromide; null or left out: none was seen. */
-  stamp?: string | null;
-  oldPaint?: boolean;
 }
+
+/** A board as the wood of a panel, with all that is known or assumed of it. */
+export const panelWoodOf = (board: BoardKind): PanelWood => ({
+  thickness: board.thickness,
+  width: board.width,
+  material: board.material,
+  faceA: board.faceA,
+  faceB: board.faceB,
+  ...factsOf(board),
+});
+
+/** Whether a face of this wood is rough, and somebody has said so. */
+export const hasRoughFace = (wood: PanelWood | undefined): boolean =>
+  wood !== undefined &&
+  !isAssumed(wood, 'faces') &&
+  (wood.faceA === 'rough' || wood.faceB === 'rough');
 
 export const COVERS = ['outdoors', 'under-cover'] as const;
 export const MOUNTS = ['tree', 'wall', 'post', 'pole', 'water', 'building'] as const;

@@ -1,17 +1,22 @@
 import type { Animal } from '../animals/index.js';
 import { fromMm } from '../measure/index.js';
+import { isSheet } from '../wood/index.js';
 import type { PanelRole, PlanDeclaration } from './declaration.js';
 import { type BoxPlan, type PanelWood, UNKNOWN_PLACE } from './plan.js';
 
 const stickOf = (
   [thickness, width]: NonNullable<PanelRole['stick']>,
   wood: PanelWood,
-): PanelWood => ({
-  ...wood,
-  material: wood.material === 'plywood' ? 'spruce' : wood.material,
-  thickness: fromMm(thickness),
-  width: fromMm(width),
-});
+): PanelWood => {
+  // No stick is sawn of a sheet: which wood it is has to be chosen yet.
+  const other = isSheet(wood.material);
+  return {
+    ...wood,
+    ...(other && { material: 'spruce', assumed: ['material', 'faces'] }),
+    thickness: fromMm(thickness),
+    width: fromMm(width),
+  };
+};
 
 /**
  * A first plan for an animal, every panel from the same wood, sticks from the usual ones, until the maker chooses.

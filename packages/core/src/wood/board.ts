@@ -1,5 +1,6 @@
 import type { Cents, Ticks } from '../measure/index.js';
 import { type Zone, zoneBounds } from '../plane/index.js';
+import type { WoodFacts } from './facts.js';
 
 export type Face = 'rough' | 'planed';
 
@@ -31,7 +32,7 @@ export interface Defect {
 }
 
 /** Boards that are alike, as they lie on the rack. All lengths in ticks, measured, not nominal. */
-export interface BoardKind {
+export interface BoardKind extends WoodFacts {
   material: string;
   thickness: Ticks;
   width: Ticks;
@@ -44,6 +45,8 @@ export interface BoardKind {
   /** False for sheet goods, on which a part's grain direction does not bind. */
   grained: boolean;
   defects: readonly Defect[];
+  /** How thick it was before it was planed in the shop, and how that was done. */
+  planed?: { from: Ticks; by: 'hand' | 'machine' };
 }
 
 /** Every defect but a sound knot must be cut away. */

@@ -9,12 +9,25 @@ export {
   mustBeCutAway,
 } from './board.js';
 export {
+  ASSUMABLE,
+  type Assumed,
+  factsOf,
+  isAssumed,
+  stillAssumed,
+  treatmentRefused,
+  type WoodFacts,
+  woodRefused,
+} from './facts.js';
+export {
+  isSheet,
   MATERIALS,
   type Material,
-  materialByWord,
+  materialById,
   materialDensity,
+  materialIn,
   materialName,
 } from './material.js';
 export { NOMINAL_SIZES, type NominalSize } from './nominal.js';
-export { type ParsedEntry, parseRackLine, type RackEntry } from './quick-entry.js';
+export { type AskedWood, type ParsedEntry, parseRackLine, type RackEntry } from './quick-entry.js';
+export { usualFaces } from './said.js';
 export { Unread, unread } from './unread.js';

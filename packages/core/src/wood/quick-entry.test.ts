@@ -62,7 +62,7 @@ const prices = fc.constantFrom(
   { text: ' 7 each', price: 700 },
 );
 const faces = fc.constantFrom(
-  { text: '', faceA: 'rough', faceB: 'rough' },
+  { text: '', faceA: 'planed', faceB: 'planed' },
   { text: ' rough', faceA: 'rough', faceB: 'rough' },
   { text: ' planed', faceA: 'planed', faceB: 'planed' },
   { text: ' rough one side', faceA: 'rough', faceB: 'planed' },

@@ -3,12 +3,14 @@ import {
   type Cents,
   fromDecimal,
   parseLength,
+  printLength,
   type Ticks,
   type UnitSystem,
 } from '../measure/index.js';
-import type { BoardKind, Face } from './board.js';
-import { materialByWord } from './material.js';
-import { NOMINAL_SIZES, type NominalSize, nominalByName } from './nominal.js';
+import type { BoardKind } from './board.js';
+import { type Material, materialById, materialIn } from './material.js';
+import { NOMINAL_SIZES, type NominalSize, nominalByName, sheetThickness } from './nominal.js';
+import { factsSaid, readFaces } from './said.js';
 import { Unread, unread } from './unread.js';
 
 /** What one typed line means: so many boards of one kind under a name. */
@@ -20,25 +22,40 @@ export interface RackEntry {
   nominal: NominalSize | null;
 }
 
-export type ParsedEntry = { ok: true; entry: RackEntry } | { ok: false; message: string };
+export type ParsedEntry =
+  | { ok: true; entry: RackEntry }
+  | { ok: false; message: string; ask?: AskedWood };
+
+/** A line in which everything is said but the wood: it is asked for, and the answer completes the entry. */
+export interface AskedWood {
+  answer(material: string): RackEntry;
+}
 
 const NUMBER = String.raw`(?:\d+(?:\s+|-)\d+\/\d+|\d+\s*[¼½¾⅐-⅞]|[¼½¾⅐-⅞]|\d+\/\d+|\d+(?:[.,]\d+)?)`;
-const LENGTH = String.raw`(?:\d+\s*(?:ft|')\s*${NUMBER}\s*(?:in|")?|${NUMBER}\s*(?:mm|cm|m|inches|inch|in|feet|foot|ft|"|')?)(?![\w.])`;
+const UNIT = `(?:mm|cm|m|inches|inch|in|feet|foot|ft|"|')`;
+/** Feet end a size: `8ft 30` is eight feet and a price, `8ft 6in` and `8' 6` are not. */
+const FEET = String.raw`(?:\d+\s*(?:ft|')\s*${NUMBER}\s*(?:in\b|")|\d+'\s*(?:1[01]|\d)(?![\d.,/\s]*\d))`;
+const LENGTH = String.raw`(?:${FEET}|${NUMBER}\s*${UNIT}?)(?![\w.])`;
+const WITH_UNIT = String.raw`(?:${FEET}|${NUMBER}\s*${UNIT})(?![\w.])`;
 const SIZES = new RegExp(String.raw`(${LENGTH})\s*x\s*(${LENGTH})\s*x\s*(${LENGTH})`);
+/** `47 x 100 3.9m`: the length apart, known by its unit. */
+const APART = new RegExp(String.raw`(${LENGTH})\s*x\s*(${LENGTH})[\s,]+(${WITH_UNIT})`);
+/** `1/2 ply 4ft x 8ft`, `12mm ply 1220 x 2440`, and `ply 4 x 8 ft 1/2`. */
+const SHEET_FIRST = new RegExp(
+  String.raw`(${LENGTH})\s+([a-z ]+?)\s+(${LENGTH})\s*x\s*(${LENGTH})`,
+);
+const SHEET_LAST = new RegExp(
+  String.raw`(${LENGTH})\s*x\s*(${LENGTH})\s+([a-z ]+?\s)?(${WITH_UNIT}|\d+\/\d+)(?![\w.])`,
+);
 const NOMINAL = new RegExp(String.raw`(\d+x\d+)\s*(?:x|,|\s)\s*(${LENGTH})`);
-const PRICE = /(?:^|\s)(?:at|@|for)?\s*(\d+(?:[.,]\d{1,2})?)\s*(?:each|ea)?\s*$/;
+const PRICE =
+  /(?:^|\s)(?:at|@|for)?\s*[$£€]?\s*(\d+(?:[.,]\d{1,2})?)\s*[$£€]?\s*(?:each|ea|a piece)?\s*$/;
+/** A bare number from here on is none of inches where thicknesses stand, nor feet where sheets' sides do. */
+const THICK_INCHES = 6;
+const SIDE_FEET = 12;
 
 const singular = (name: string): string =>
   name.length > 3 && name.endsWith('s') && !name.endsWith('ss') ? name.slice(0, -1) : name;
-
-function readFaces(words: string): { faceA: Face; faceB: Face } {
-  const rough = /\brough|\bsawn/.test(words);
-  const planed = /\bplaned|\bsmooth|\bsurfaced/.test(words);
-  if (rough && (planed || /one (side|face)/.test(words)))
-    return { faceA: 'rough', faceB: 'planed' };
-  if (planed) return { faceA: 'planed', faceB: 'planed' };
-  return { faceA: 'rough', faceB: 'rough' };
-}
 
 /** Sizes as they were said, and the words before and after them. */
 interface SaidSizes {
@@ -48,6 +65,10 @@ interface SaidSizes {
   length: string;
   before: string;
   after: string;
+  /** A sheet whose thickness is the one that it is sold by. */
+  soldBy?: true;
+  /** The width is one of several that boards of this name have. */
+  widthAssumed?: true;
 }
 
 /** Straight marks, small letters, and an `x` between sizes set apart. */
@@ -65,12 +86,12 @@ const plain = (line: string): string =>
 
 /** How many boards, and the rest of the line, a nominal size in it drawn together (`1 x 6` is `1x6`). */
 function readCount(text: string): { quantity: number; said: string } {
-  const counted = /^(\d+)\s+(?!x\b|mm\b|cm\b|m\b|in\b|ft\b)(.*)$/.exec(text);
+  const counted = /^(\d+)\s+(?!x\b|mm\b|cm\b|m\b|in\b|ft\b|\d+\/)(.*)$/.exec(text);
   const quantity = counted ? Number(counted[1]) : 1;
   if (quantity < 1 || quantity > 1000)
     unread(`${quantity} boards: between 1 and 1000 can be entered at once.`);
   const said = (counted?.[2] ?? text).replace(
-    /(?<![\d/.,¼½¾⅐-⅞-])(\d+) x (\d+)(?= x |$|\s+(?!(?:mm|cm|m|in|inch|inches|ft|feet|foot)\b|["'])\D)/,
+    /(?<![\d/.,¼½¾⅐-⅞-])(\d+) x (\d+)(?= x |$|\s+(?!(?:mm|cm|m|in|inch|inches|ft|feet|foot)\b|["'])\S)/,
     (all, a: string, b: string) =>
       nominalByName(`${a}×${b}`) && !SIZES.test(all) ? `${a}x${b}` : all,
   );
@@ -81,16 +102,55 @@ function around(said: string, { index, 0: found }: RegExpExecArray) {
   return { before: said.slice(0, index), after: said.slice(index + found.length) };
 }
 
-/** A board known by its name and a length: `pickets 6ft`. */
+/** A board known by its name and a length: `pickets 6ft`, `pallet boards 1200`. */
 function namedSizes(line: string, said: string): SaidSizes {
-  const [, before = '', rest = ''] = /^([a-z ]+?)\s+(.*)$/.exec(said) ?? [];
+  const [, before = '', rest = ''] = /^([a-z ]+?)\s+(\d.*)$/.exec(said) ?? [];
   const length = new RegExp(`^${LENGTH}`).exec(rest)?.[0];
-  const nominal = NOMINAL_SIZES.find((size) => size.name === singular(before));
-  if (nominal && length !== undefined)
-    return { sizes: null, nominal, length, before, after: rest.slice(length.length) };
+  const name = singular(before.trim());
+  const exact = NOMINAL_SIZES.find((size) => size.name === name);
+  const likely =
+    exact ?? NOMINAL_SIZES.find((size) => name !== '' && size.name.startsWith(`${name},`));
+  if (likely && length !== undefined)
+    return {
+      sizes: null,
+      nominal: likely,
+      length,
+      before,
+      after: rest.slice(length.length),
+      ...(!exact && { widthAssumed: true }),
+    };
   return unread(
     `“${line.trim()}” gives no size. Say thickness x width x length, for instance 5/8 x 5 1/2 x 6ft, or a nominal size and a length.`,
   );
+}
+
+/** A sheet by its thickness and two sides, the shorter side across. */
+function sheetSizes(said: string): SaidSizes | null {
+  const first = SHEET_FIRST.exec(said);
+  if (first && materialIn(at(first, 2))?.grained === false) {
+    const [, thickness = '', words = '', width = '', length = ''] = first;
+    const { before, after } = around(said, first);
+    return {
+      sizes: { thickness, width, length },
+      nominal: null,
+      length,
+      before: `${before}${words}`,
+      after,
+      soldBy: true,
+    };
+  }
+  const last = SHEET_LAST.exec(said);
+  if (!last || materialIn(said)?.grained !== false) return null;
+  const [, width = '', length = '', words = '', thickness = ''] = last;
+  const { before, after } = around(said, last);
+  return {
+    sizes: { thickness, width, length },
+    nominal: null,
+    length,
+    before: `${before}${words}`,
+    after,
+    soldBy: true,
+  };
 }
 
 function readSizes(line: string, said: string): SaidSizes {
@@ -98,10 +158,13 @@ function readSizes(line: string, said: string): SaidSizes {
   const nominal = asNominal?.[1] === undefined ? undefined : nominalByName(asNominal[1]);
   if (asNominal && nominal)
     return { sizes: null, nominal, length: at(asNominal, 2), ...around(said, asNominal) };
-  const full = SIZES.exec(said);
-  if (!full) return namedSizes(line, said);
-  const [, thickness = '', width = '', length = ''] = full;
-  return { sizes: { thickness, width, length }, nominal: null, length, ...around(said, full) };
+  const full = SIZES.exec(said) ?? null;
+  const sheet = full ? null : sheetSizes(said);
+  if (sheet) return sheet;
+  const found = full ?? APART.exec(said);
+  if (!found) return namedSizes(line, said);
+  const [, thickness = '', width = '', length = ''] = found;
+  return { sizes: { thickness, width, length }, nominal: null, length, ...around(said, found) };
 }
 
 function readMeasure(what: string, value: string, system: UnitSystem): Ticks {
@@ -111,18 +174,38 @@ function readMeasure(what: string, value: string, system: UnitSystem): Ticks {
   return parsed.ticks;
 }
 
-function measured({ sizes, nominal, length }: SaidSizes, system: UnitSystem) {
-  // A unit said once at the end (`12 x 1220 x 2440 mm`) holds for the bare numbers before it, but not feet.
-  const lastUnit = sizes && /(mm|cm)\s*$/.exec(sizes.length) ? 'mm' : system;
-  const { thickness, width } = sizes
-    ? {
-        thickness: readMeasure('thickness', sizes.thickness, lastUnit),
-        width: readMeasure('width', sizes.width, lastUnit),
-      }
-    : must(nominal, 'a nominal size');
+const bare = (value: string): number =>
+  /^\d+(?:[.,]\d+)?$/.test(value.trim()) ? Number(value.replace(',', '.')) : 0;
+
+/** The unit that bare numbers are in. One said at the end holds for those before it, but not feet; and no board is six inches thick. */
+function unitOfBare({ sizes, nominal, length }: SaidSizes, system: UnitSystem): UnitSystem {
+  if (sizes && /(mm|cm)\s*$/.test(sizes.length)) return 'mm';
+  if (sizes && bare(sizes.thickness) >= THICK_INCHES) return 'mm';
+  if (nominal?.material && nominal.material !== 'plywood' && bare(length) > 100) return 'mm';
+  return system;
+}
+
+/** Feet said once for both sides of a sheet (`4 x 8 ft`). */
+function sideOf(width: string, length: string): string {
+  return /(?:ft|feet|')\s*$/.test(length) && bare(width) > 0 && bare(width) <= SIDE_FEET
+    ? `${width}ft`
+    : width;
+}
+
+function measured(found: SaidSizes, system: UnitSystem) {
+  const { sizes, nominal, soldBy, length: said } = found;
+  const unit = unitOfBare(found, system);
+  const millimetres = soldBy && sizes && bare(sizes.length) > 100 ? 'mm' : unit;
+  const thickness = sizes
+    ? readMeasure('thickness', sizes.thickness, unit)
+    : must(nominal, 'a nominal size').thickness;
+  const width = sizes
+    ? readMeasure('width', soldBy ? sideOf(sizes.width, said) : sizes.width, millimetres)
+    : must(nominal, 'a nominal size').width;
+  const length = readMeasure('length', said, millimetres);
   if (thickness > width)
     unread(`The board would be thicker than wide: sizes go thickness x width x length.`);
-  return { thickness, width, length: readMeasure('length', length, system) };
+  return { thickness: soldBy ? sheetThickness(thickness) : thickness, width, length };
 }
 
 /** The price at the end of a line, each board, and the words before it. */
@@ -133,49 +216,62 @@ function readPrice(after: string): { price: Cents | null; words: string } {
   return { price, words: after.slice(0, priced.index) };
 }
 
-function nameFrom(before: string, nominal: NominalSize | null): string {
-  const spoken = before.replace(/\b(of|a|an|the)\b/g, '').trim();
+function nameFrom(before: string, { nominal, soldBy }: SaidSizes, thickness: Ticks): string {
+  const spoken = before
+    .replace(/\b(of|a|an|the|sheets?(?= \w))\b/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
   const name = singular(spoken === '' ? (nominal?.name ?? 'board') : spoken);
-  return name.charAt(0).toUpperCase() + name.slice(1);
+  const thick = soldBy ? `, ${printLength(thickness, { system: 'mm', division: 10 })} mm` : '';
+  return `${name.charAt(0).toUpperCase()}${name.slice(1)}${thick}`;
 }
 
-function readEntry(line: string, system: UnitSystem): RackEntry {
-  const text = plain(line);
-  if (text === '') unread('Nothing typed. Try: 6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40');
-  const { quantity, said } = readCount(text);
-  const found = readSizes(line, said);
+/** Everything that the line says, for a wood. */
+function entryOf(text: string, found: SaidSizes, quantity: number, system: UnitSystem) {
   const sizes = measured(found, system);
   const { price, words } = readPrice(found.after);
   const rest = `${found.before} ${words}`;
-  const material = rest
-    .split(/[^a-z]+/)
-    .map(materialByWord)
-    .find((each) => each !== undefined);
-  const isSheet = material?.grained === false && !/rough/.test(rest);
-  return {
-    name: nameFrom(found.before, found.nominal),
-    quantity,
-    nominal: found.nominal,
-    kind: {
-      material: material?.id ?? 'western-red-cedar',
-      ...sizes,
-      ...(isSheet ? { faceA: 'planed', faceB: 'planed' } : readFaces(rest)),
-      price,
-      offcut: /\boffcuts?\b/.test(rest),
-      grained: material?.grained ?? true,
-      defects: [],
-    },
+  const material = materialIn(rest) ?? materialById(found.nominal?.material ?? '');
+  const of = (wood: Material): RackEntry => {
+    const { faces, assumed } = readFaces(rest, wood, found.nominal);
+    const facts = factsSaid(text, wood, [...assumed, ...(found.widthAssumed ? ['width'] : [])]);
+    return {
+      name: nameFrom(found.before, found, sizes.thickness),
+      quantity,
+      nominal: found.nominal,
+      kind: {
+        material: wood.id,
+        ...sizes,
+        ...faces,
+        price,
+        offcut: /\boffcuts?\b/.test(rest),
+        grained: wood.grained,
+        defects: [],
+        ...facts,
+      },
+    };
   };
+  return { material, of };
 }
 
+const ASKED =
+  'Which wood is it? Say it in the line, or choose it: no wood is taken for another one.';
+
 /**
- * Reads one line as people say it: `6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40`, `4 1x8 x 8ft pine planed 12.50`,
- * `ply 12 x 1220 x 2440 mm`, `3 pickets 6ft`. Thickness × width × length; a nominal size brings its actual one.
- * Rough is taken where no face is said. Bare numbers are in `system`.
+ * Reads one line as people say it: `6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40`, `1x8 x 8ft pine 12.50`, `2 4x4 8ft oak`,
+ * `1/2 ply 4ft x 8ft`, `scaffold boards 3.9m`. Thickness × width × length; a nominal size brings its actual one. Faces that are not said
+ * are planed, but rough for pickets, sawn, scaffold and pallet wood, and stand as assumed. A wood that is not known is asked for. Bare
+ * numbers are in `system`, unless they make no board in it.
  */
 export function parseRackLine(line: string, system: UnitSystem): ParsedEntry {
   try {
-    return { ok: true, entry: readEntry(line, system) };
+    const text = plain(line);
+    if (text === '') unread('Nothing typed. Try: 6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40');
+    const { quantity, said } = readCount(text);
+    const { material, of } = entryOf(text, readSizes(line, said), quantity, system);
+    if (material) return { ok: true, entry: of(material) };
+    const answer = (id: string) => of(must(materialById(id), `the wood “${id}”`));
+    return { ok: false, message: ASKED, ask: { answer } };
   } catch (error) {
     if (error instanceof Unread) return { ok: false, message: error.message };
     throw error;

@@ -1,5 +1,5 @@
-import type { BoardRecord } from '@spare-knot/core/api';
-import type { Defect } from '@spare-knot/core/wood';
+import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
+import { type Defect, woodRefused } from '@spare-knot/core/wood';
 
 import { BoardEditor } from '../../rack/board-editor';
 import { BoardRow } from '../../rack/board-row';
@@ -15,6 +15,7 @@ export function BoardToUse({
   onOpen,
   onUse,
   onDefects,
+  onAnswer,
 }: {
   board: BoardRecord;
   scale: number;
@@ -27,13 +28,14 @@ export function BoardToUse({
   onOpen: (isOpen: boolean) => void;
   onUse: () => void;
   onDefects: (defects: readonly Defect[], what: string) => Promise<void>;
+  onAnswer: (change: Partial<NewBoard>) => void;
 }) {
   return (
     <li
       className={`card p-3 ${using === '' ? '' : '!border-2 !border-moss'}`}
       data-board={board.name}
     >
-      <BoardRow board={board} scale={scale}>
+      <BoardRow board={board} scale={scale} onAnswer={onAnswer}>
         <button
           type="button"
           className="btn btn-quiet"
@@ -42,7 +44,12 @@ export function BoardToUse({
         >
           {isOpen ? 'Close' : 'Knots…'}
         </button>
-        <button type="button" className="btn" disabled={locked || useFor === null} onClick={onUse}>
+        <button
+          type="button"
+          className="btn"
+          disabled={locked || useFor === null || woodRefused(board) !== null}
+          onClick={onUse}
+        >
           Use for {useFor ?? 'no panel'}
         </button>
       </BoardRow>

@@ -1,7 +1,14 @@
 import { woodGroups } from '@spare-knot/core/advice';
 import type { BoardRecord } from '@spare-knot/core/api';
 import type { Family } from '@spare-knot/core/families';
-import { applying, type Chosen, type PanelRole, type PanelWood } from '@spare-knot/core/plan';
+import {
+  applying,
+  type BoxPlan,
+  type Chosen,
+  type PanelRole,
+  type PanelWood,
+  panelWoodOf,
+} from '@spare-knot/core/plan';
 
 /** Panels that wood is found for together, as a press chooses them. */
 export interface RoleGroup {
@@ -55,14 +62,20 @@ export function spokenRoles(
   return roles.length === 1 && first ? nameOf(first).toLowerCase() : `${roles.length} panels`;
 }
 
-export const woodOf = ({ thickness, width, material, faceA, faceB }: BoardRecord): PanelWood => ({
-  thickness,
-  width,
-  material,
-  faceA,
-  faceB,
-});
-
 /** Whether a board is of the wood that a panel is planned in. */
 export const isSameWood = (wood: PanelWood | undefined, board: BoardRecord): boolean =>
   wood !== undefined && wood.thickness === board.thickness && wood.material === board.material;
+
+/** The wood of a plan after something was confirmed of a board: panels planned in that board are of it as it is now. */
+export const woodConfirmed = (
+  wood: BoxPlan['wood'],
+  before: BoardRecord,
+  now: BoardRecord,
+): BoxPlan['wood'] =>
+  Object.fromEntries(
+    Object.entries(wood).map(([role, own]) => {
+      const sameFaces = own.faceA === before.faceA && own.faceB === before.faceB;
+      const isOfIt = isSameWood(own, before) && sameFaces && (own.assumed ?? []).length > 0;
+      return [role, isOfIt ? { ...panelWoodOf(now), width: own.width } : own];
+    }),
+  );

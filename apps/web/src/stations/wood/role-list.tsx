@@ -1,11 +1,11 @@
 import type { Family } from '@spare-knot/core/families';
 import { measuresOf, type Panel } from '@spare-knot/core/panels';
 import type { PanelRole, PanelWood } from '@spare-knot/core/plan';
-import { materialName } from '@spare-knot/core/wood';
 
 import { useBatch } from '../../batch/batch-context';
 import { Length } from '../../measure/length';
 import type { useRack } from '../../rack/use-rack';
+import { assumedWords, woodWords } from '../../wood/wood-words';
 import { isSameWood, rolesToFind } from './role-groups';
 
 function WoodWords({ wood, isStick }: { wood: PanelWood | undefined; isStick: boolean }) {
@@ -19,7 +19,8 @@ function WoodWords({ wood, isStick }: { wood: PanelWood | undefined; isStick: bo
       ) : (
         <Length ticks={wood.thickness} unit />
       )}{' '}
-      {materialName(wood.material)}
+      {woodWords(wood)}
+      {assumedWords(wood) && <span className="font-semibold"> · {assumedWords(wood)}</span>}
     </>
   );
 }

@@ -1,6 +1,7 @@
-import type { BoardRecord } from '@spare-knot/core/api';
+import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
 import { buildBox, type Family, familyById } from '@spare-knot/core/families';
 import { type PanelChange, panelChanges, panelNames } from '@spare-knot/core/panels';
+import { panelWoodOf } from '@spare-knot/core/plan';
 import { joinTexts } from '@spare-knot/core/text';
 
 import { useMemo, useState } from 'react';
@@ -21,7 +22,7 @@ import {
   rolesToFind,
   sameRoles,
   spokenRoles,
-  woodOf,
+  woodConfirmed,
 } from './role-groups';
 import { RoleList } from './role-list';
 
@@ -35,7 +36,7 @@ function useWood(roles: readonly string[]) {
   const { draft, edit, sound } = useBatch();
   const [moved, setMoved] = useState<Moved | null>(null);
   const use = (board: BoardRecord) => {
-    const chosen = Object.fromEntries(roles.map((role) => [role, woodOf(board)]));
+    const chosen = Object.fromEntries(roles.map((role) => [role, panelWoodOf(board)]));
     const wood = { ...draft.plan.wood, ...chosen };
     const after = buildBox({ ...draft.plan, wood });
     const changes = sound && after.ok ? panelChanges(sound.box, after.box) : [];
@@ -109,7 +110,16 @@ function BoardsToUse({
   useFor: string | null;
   onUse: (board: BoardRecord) => void;
 }) {
-  const { draft, locked } = useBatch();
+  const { draft, edit, locked } = useBatch();
+  /** What is confirmed of a board holds for the panels that are planned in it. */
+  const answer = async (board: BoardRecord, change: Partial<NewBoard>) => {
+    const confirmed = await rack.change(board, change, 'Confirmed');
+    if (!confirmed || locked) return;
+    edit((current) => ({
+      ...current,
+      plan: { ...current.plan, wood: woodConfirmed(current.plan.wood, board, confirmed) },
+    }));
+  };
   const [open, setOpen] = useState<string | null>(null);
   const [ref, width] = useWidth<HTMLUListElement>();
   const { wood, choices } = draft.plan;
@@ -135,6 +145,7 @@ function BoardsToUse({
               isOpen={open === board.id}
               onOpen={(isOpen) => setOpen(isOpen ? board.id : null)}
               onUse={() => onUse(board)}
+              onAnswer={(change) => void answer(board, change)}
               onDefects={async (defects, what) => {
                 const marked = await rack.markDefects(board, defects, what);
                 if (marked) setOpen(marked.id);
