@@ -125,7 +125,7 @@ const endsAndSheets = (): NewBoard[] => [
     grade: 'exterior',
     price: 5200,
   }),
-  board('Ply, corner gone', 1, 12 / 25.4, 1220 / 25.4, 2440 / 25.4, {
+  board('Ply, corner gone', 1, 18 / 25.4, 1220 / 25.4, 2440 / 25.4, {
     material: 'plywood',
     faceA: 'planed',
     faceB: 'planed',

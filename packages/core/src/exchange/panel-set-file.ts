@@ -6,7 +6,7 @@ import { zoneToFile } from './units.js';
 
 const corner = ([x, y, z]: Vec3): [number, number, number] => [toMm(x), toMm(y), toMm(z)];
 const flat = ([x, y]: Point): [number, number] => [toMm(x), toMm(y)];
-const LENGTHS = new Set(['diameter', 'width', 'height']);
+const LENGTHS = new Set(['diameter', 'width', 'height', 'clearance']);
 /** Directions, not points. */
 const DIRECTIONS = new Set(['axis']);
 
@@ -56,7 +56,13 @@ export function writePanelSet(box: PanelSet): Record<string, unknown> {
       kind,
       contact: { length: toMm(contact.length), area: contact.area / TICKS_PER_MM ** 2 },
       ...(fastening && {
-        fastening: { ...fastening, length: toMm(fastening.length), bite: toMm(fastening.bite) },
+        fastening: {
+          ...fastening,
+          length: toMm(fastening.length),
+          bite: toMm(fastening.bite),
+          pilot: toMm(fastening.pilot),
+          clearance: fastening.clearance === null ? null : toMm(fastening.clearance),
+        },
       }),
     })),
     openings: box.openings.map((opening) => ({

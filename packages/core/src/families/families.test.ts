@@ -2,7 +2,6 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import Module from 'manifold-3d';
 import {
-  answersOf,
   board,
   expectClosed,
   expectClosedSolid,
@@ -14,109 +13,17 @@ import {
   pivotsOf,
   planFor,
 } from '../../test/boxes.js';
+import { animalFor, anyPlan, mended, startFor } from '../../test/plans.js';
 import { inBraces, lengthsIn } from '../../test/texts.js';
-import { ANIMALS, type Animal, animalById } from '../animals/index.js';
+import { ANIMALS, animalById } from '../animals/index.js';
 import { at, must } from '../lists/index.js';
 import { fromMm, toMm } from '../measure/index.js';
 import { instanceVolume, measuresOf, type PanelSet } from '../panels/index.js';
 import { applying, type BoxPlan } from '../plan/index.js';
 import type { Vec3 } from '../solid/index.js';
 import { plainText } from '../text/index.js';
-import type { Family } from './family.js';
 import { FAMILIES } from './list.js';
 import { buildBox, checkBox, familyById } from './registry.js';
-
-const animalFor = (family: Family): Animal => must(animalById(family.example), 'animalById');
-const startFor = (family: Family, thickness?: number) =>
-  planFor(family, animalFor(family), thickness);
-
-/** Any choice of choices; sizes a little off those that suit the animal, or anywhere in their range; any thickness. */
-function anyPlan(family: Family, wild: boolean): fc.Arbitrary<BoxPlan> {
-  const start = startFor(family);
-  const choices = fc.record(
-    Object.fromEntries(
-      family.choices.map((choice) => [choice.id, fc.constantFrom(...answersOf(choice))]),
-    ),
-  );
-  const sizes = fc.record(
-    Object.fromEntries(
-      family.parameters
-        .filter((parameter) => parameter.kind === 'length')
-        .map(({ id, min, max }) => {
-          const near = start.sizes[id] ?? 0;
-          const [low, high] = wild
-            ? [min, max]
-            : [Math.max(min, Math.floor(near * 0.8)), Math.min(max, Math.ceil(near * 1.3))];
-          return [
-            id,
-            fc.integer({
-              min: Math.ceil(Math.min(low, high)),
-              max: Math.floor(Math.max(low, high)),
-            }),
-          ];
-        }),
-    ),
-  );
-  const angles = fc.record(
-    Object.fromEntries(
-      family.parameters
-        .filter((parameter) => parameter.kind === 'angle')
-        .map(({ id, min, max }) => [id, fc.double({ min, max, noNaN: true })]),
-    ),
-  );
-  const wood = fc.record(
-    Object.fromEntries(
-      family.roles
-        .filter((role) => !role.offBoard)
-        .map(({ id, stick }) => {
-          if (stick) return [id, fc.constant(must(start.wood[id], id))];
-          return [
-            id,
-            fc
-              .integer({ min: 90, max: 380 })
-              .map((tenths) => ({ ...must(start.wood[id], id), thickness: fromMm(tenths / 10) })),
-          ];
-        }),
-    ),
-  );
-  return fc
-    .record({ choices, sizes, angles, wood })
-    .map(
-      (choice) => ({ ...start, ...choice, sizes: { ...start.sizes, ...choice.sizes } }) as BoxPlan,
-    );
-}
-
-/** The plan with what is refused chosen otherwise, so that most combinations get as far as wood. */
-function mended(family: Family, plan: BoxPlan): BoxPlan {
-  const start = startFor(family);
-  let now = plan;
-  for (let round = 0; round < 12; round += 1) {
-    const built = buildBox(now);
-    if (built.ok) return now;
-    const { field } = at(built.refusals, 0);
-    const options = family.choices
-      .find((choice) => choice.id === field)
-      ?.options.map((option) => option.id);
-    if (options) {
-      const next = at(
-        options,
-        (options.indexOf(must(now.choices[field], field)) + 1) % options.length,
-      );
-      now = { ...now, choices: { ...now.choices, [field]: next } };
-    } else if (field === 'backAbove')
-      now = { ...now, sizes: { ...now.sizes, backAbove: fromMm(30) } };
-    // Sizes that go with each other are put back together.
-    else
-      now = {
-        ...now,
-        sizes:
-          round < 4
-            ? { ...now.sizes, [field]: start.sizes[field] ?? 0 }
-            : { ...start.sizes, backAbove: now.sizes.backAbove ?? 0 },
-      };
-  }
-  return now;
-}
 
 describe.each(FAMILIES.map((family) => [family.id, family] as const))(
   '%s: any combination',

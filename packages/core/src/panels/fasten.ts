@@ -1,4 +1,4 @@
-import { at, must, ringPairs } from '../lists/index.js';
+import { at, maxBy, must, ringPairs } from '../lists/index.js';
 import { fromMm, type Ticks } from '../measure/index.js';
 import { type BoxPlan, PlanFault } from '../plan/index.js';
 import {
@@ -15,13 +15,19 @@ import {
   type Vec3,
 } from '../solid/index.js';
 import { ofLength, text } from '../text/index.js';
+import { isSheet, materialName } from '../wood/index.js';
 import type { Draft } from './draft.js';
 import { type ChosenFastener, fastenerById, fastenerFor, fitsJoint } from './fasteners.js';
 import type { JointKind } from './panel-set.js';
+import type { Shank } from './shanks.js';
 
 /** Distance between fasteners along a joint, and from its ends: common practice, no source. */
 const SPACING: Ticks = fromMm(110);
 const FROM_END: Ticks = fromMm(22);
+/** No two of a row nearer than this: common practice, no source. */
+const LEAST_SPACING: Ticks = fromMm(18);
+/** A contact shorter than this takes a single fastener. */
+const SHORT: Ticks = fromMm(40);
 /** A contact wider than this takes two rows. */
 const TWO_ROWS: Ticks = fromMm(80);
 /** Wood left between a row of fasteners and the edge of the panel that they go through, where there is as much: common practice, no source. */
@@ -61,43 +67,117 @@ export function longWay({ corners }: Contact): Vec3 {
   );
 }
 
+/** How the fasteners of a contact are set out: how far from its ends, how many more than the spacing asks for, how far beside the middle. */
+interface SetOut {
+  inset: Ticks;
+  more: number;
+  aside: Ticks;
+}
+
+const AS_USUAL: SetOut = { inset: FROM_END, more: 0, aside: 0 };
+const INSETS = [22, 30, 38, 48, 60].map(fromMm);
+const ASIDES = [5, -5].map(fromMm);
+
+/** Ways to set them out, the usual one first; ends are moved alike, so that mirror images stay mirror images. */
+const WAYS: readonly SetOut[] = [
+  AS_USUAL,
+  ...[0, 1, -1, 2].flatMap((more) => INSETS.map((inset) => ({ inset, more, aside: 0 }))).slice(1),
+  ...ASIDES.flatMap((aside) =>
+    [0, 1].flatMap((more) => INSETS.map((inset) => ({ inset, more, aside }))),
+  ),
+];
+
 /** Where rows of fasteners lie across a contact of which this part can be bored through. */
-function rowsOf(whole: readonly [number, number], [v0, v1]: readonly [number, number]): number[] {
-  if (v1 - v0 > TWO_ROWS) return [v0 + (v1 - v0) / 4, v1 - (v1 - v0) / 4];
+function rowsOf(
+  whole: readonly [number, number],
+  [v0, v1]: readonly [number, number],
+  aside: number,
+): number[] {
+  if (v1 - v0 > TWO_ROWS)
+    return [v0 + (v1 - v0) / 4 + Math.abs(aside), v1 - (v1 - v0) / 4 - Math.abs(aside)];
   const edge = Math.min(FROM_EDGE, (v1 - v0) / 2);
-  return [Math.min(Math.max((whole[0] + whole[1]) / 2, v0 + edge), v1 - edge)];
+  return [Math.min(Math.max((whole[0] + whole[1]) / 2 + aside, v0 + edge), v1 - edge)];
 }
 
-/** Positions along a row from u0 to u1. */
-function spread(u0: number, u1: number): number[] {
-  const inset = Math.min(FROM_END, (u1 - u0) / 4);
-  const run = u1 - u0 - 2 * inset;
-  if (u1 - u0 < fromMm(40)) return [(u0 + u1) / 2];
-  const count = Math.max(2, Math.ceil(run / SPACING) + 1);
-  return Array.from({ length: count }, (_, index) => u0 + inset + (run * index) / (count - 1));
+/** Positions along a row from u0 to u1; a short one has a single place, which may move. */
+function spread(u0: number, u1: number, { inset, more }: SetOut, sign: number): number[] {
+  const length = u1 - u0;
+  if (length < SHORT) {
+    const room = Math.max(0, length / 2 - fromMm(6));
+    const step = inset - FROM_END + Math.abs(more) * fromMm(2);
+    return [(u0 + u1) / 2 + sign * (more < 0 ? -1 : 1) * Math.min(room, step)];
+  }
+  const usual = Math.min(FROM_END, length / 4);
+  const from = Math.min(usual + inset - FROM_END, length / 2 - fromMm(4));
+  const count = Math.max(2, Math.ceil((length - 2 * usual) / SPACING) + 1) + more;
+  const run = length - 2 * from;
+  if (count < 2 || run / (count - 1) < LEAST_SPACING) return [];
+  return Array.from({ length: count }, (_, index) => u0 + from + (run * index) / (count - 1));
 }
 
-/** Where fasteners go on a contact, through a panel on one side of it: along its longer direction, in the middle of the shorter. */
-function fastenerRun(contact: Contact, through: Draft): Vec3[] {
+/** Which way along an axis is outwards in the box, so that the two sides of a box are set out as mirror images. */
+function outwards(axis: Vec3, { corners }: Contact): number {
+  const middle = scale(
+    corners.reduce((sum, corner) => add(sum, corner)),
+    1 / corners.length,
+  );
+  const across = axis[0] * middle[0];
+  if (Math.abs(axis[0]) > 0.1 && Math.abs(across) > 1) return Math.sign(across);
+  return Math.sign(axis[2]) || Math.sign(axis[1]) || 1;
+}
+
+/** The part of a contact that can be fastened through, with its directions: what does not depend on how fasteners are set out. */
+interface Field {
+  region: readonly Vec3[];
+  along: Vec3;
+  across: Vec3;
+  origin: Vec3;
+  /** Of the whole contact and of the region, across it. */
+  whole: readonly [number, number];
+  wide: readonly [number, number];
+  outAlong: number;
+  outAcross: number;
+}
+
+function fieldOf(contact: Contact, through: Draft): Field | null {
   const { corners, normal } = contact;
   const region = boredThrough(contact, through);
-  if (region.length === 0) return [];
+  if (region.length === 0) return null;
   const along = longWay(contact);
   const across = cross(normal, along);
-  const origin = scale(normal, dot(at(corners, 0), normal));
-  return rowsOf(extent(corners, across), extent(region, across)).flatMap((row) => {
+  return {
+    region,
+    along,
+    across,
+    origin: scale(normal, dot(at(corners, 0), normal)),
+    whole: extent(corners, across),
+    wide: extent(region, across),
+    outAlong: outwards(along, contact),
+    outAcross: outwards(across, contact),
+  };
+}
+
+/** Where fasteners go: along the longer direction, near the middle of the shorter. */
+function pointsOf(field: Field, way: SetOut): Vec3[] {
+  const { region, along, across, origin, whole, wide } = field;
+  return rowsOf(whole, wide, way.aside * field.outAcross).flatMap((row) => {
     const above = clipFace(region, { normal: across, offset: row });
     const line = clipFace(above, { normal: scale(across, -1), offset: -row });
     const [u0, u1] = extent(line, along);
     if (!(u1 > u0)) return [];
-    return spread(u0, u1).map((u) => add(origin, add(scale(along, u), scale(across, row))));
+    return spread(u0, u1, way, field.outAlong).map((u) =>
+      add(origin, add(scale(along, u), scale(across, row))),
+    );
   });
 }
 
 /** A row of fasteners: through which draft, where, and which. */
 export interface Fastened {
   through: number;
-  points: Vec3[];
+  points: readonly Vec3[];
+  shanks: readonly Shank[];
+  /** Which way they are driven, of length 1. */
+  direction: Vec3;
   chosen: ChosenFastener;
 }
 
@@ -128,32 +208,144 @@ function choose(
   );
 }
 
-/** Which panel is fastened through into which, and with what: through a broad face into what lies behind it. */
-export function fasten(
-  plan: BoxPlan,
-  drafts: readonly Draft[],
-  [a, b]: readonly [number, number],
-  contact: Contact,
-  joint: JointKind,
-): Fastened | null {
-  const kind = kindFor(plan, joint);
-  if (!kind) return null;
-  const broad = (index: number) =>
-    Math.abs(dot(at(drafts, index).outsideNormal, contact.normal)) > SQUARE;
-  const ways: [number, number, Vec3][] = [];
-  if (broad(a)) ways.push([a, b, contact.normal]);
-  if (broad(b)) ways.push([b, a, scale(contact.normal, -1)]);
-  ways.sort((p, q) => at(drafts, p[0]).thickness - at(drafts, q[0]).thickness);
-  for (const [through, into, direction] of ways) {
-    const outer = at(drafts, through);
-    const points = fastenerRun({ ...contact, normal: direction }, outer);
-    if (points.length === 0) continue;
-    const back = scale(direction, -1);
-    const behind = points.map((point) => depthAlong(at(drafts, into).solid, point, direction));
+/** What fasteners have to keep clear of: each other in the wood, and the holes of the panel that they go through. */
+export interface Room {
+  isFree(shank: Shank): boolean;
+  isHole(draft: number, point: Vec3): boolean;
+}
+
+interface Way {
+  through: number;
+  into: number;
+  direction: Vec3;
+}
+
+/** A sheet this thick holds a screw in its edge: common practice, no source. */
+const HOLDS_IN_EDGE: Ticks = fromMm(17.4);
+
+/** Whether a fastener would be driven into the edge of a thin sheet, where it holds nothing and splits the plies. */
+const intoThinEdge = (plan: BoxPlan, { role, thickness }: Draft, enters: boolean): boolean =>
+  !enters && thickness < HOLDS_IN_EDGE && isSheet(plan.wood[role]?.material ?? '');
+
+/** Fasteners of one way through, set out in one way, and whether each is free of the others. */
+class SetOutTry {
+  readonly shanks: readonly Shank[];
+
+  private constructor(
+    private readonly way: Way,
+    private readonly points: readonly Vec3[],
+    thick: readonly number[],
+    private readonly chosen: ChosenFastener,
+    private readonly room: Room,
+  ) {
+    const back = scale(way.direction, -1);
+    this.shanks = points.map((point, index): Shank => {
+      const under = at(thick, index);
+      return {
+        from: add(point, scale(back, under)),
+        to: add(point, scale(way.direction, chosen.fastener.length - under)),
+        radius: chosen.fastener.diameter / 2,
+      };
+    });
+  }
+
+  static of(
+    plan: BoxPlan,
+    drafts: readonly Draft[],
+    way: Way,
+    points: readonly Vec3[],
+    kind: 'screw' | 'nail',
+    room: Room,
+  ): SetOutTry | null {
+    if (points.length === 0) return null;
+    const outer = at(drafts, way.through);
+    const { solid } = at(drafts, way.into);
+    const back = scale(way.direction, -1);
+    const behind = points.map((point) => depthAlong(solid, point, way.direction));
     const thick = points.map((point) => depthAlong(outer.solid, point, back));
     const deepest = Math.round(Math.max(...thick));
     const chosen = choose(plan, outer.role, kind, deepest, Math.min(...behind));
-    if (chosen) return { through, points, chosen };
+    return chosen && new SetOutTry(way, points, thick, chosen, room);
+  }
+
+  private isFree(index: number): boolean {
+    const { room, way } = this;
+    return !room.isHole(way.through, at(this.points, index)) && room.isFree(at(this.shanks, index));
+  }
+
+  isWhollyFree(): boolean {
+    return this.points.every((_point, index) => this.isFree(index));
+  }
+
+  /** What is left of it when those that are not free are left out. */
+  free(): Fastened {
+    const free = this.points.map((_point, index) => this.isFree(index));
+    const kept = <T>(list: readonly T[]) => list.filter((_each, index) => free[index]);
+    const { through, direction } = this.way;
+    const { chosen } = this;
+    return { through, direction, chosen, points: kept(this.points), shanks: kept(this.shanks) };
+  }
+}
+
+/** The ways through that there are: through a broad face, and not into the edge of thin sheet; the thinner panel first. */
+function waysThrough(
+  plan: BoxPlan,
+  drafts: readonly Draft[],
+  [a, b]: readonly [number, number],
+  { normal }: Contact,
+): { ways: Way[]; thinEdge: number | null } {
+  const broad = (index: number) => Math.abs(dot(at(drafts, index).outsideNormal, normal)) > SQUARE;
+  const both: Way[] = [
+    { through: a, into: b, direction: normal },
+    { through: b, into: a, direction: scale(normal, -1) },
+  ];
+  const bored = both.filter(({ through }) => broad(through));
+  const ways = bored.filter(({ into }) => !intoThinEdge(plan, at(drafts, into), broad(into)));
+  ways.sort((p, q) => at(drafts, p.through).thickness - at(drafts, q.through).thickness);
+  const refused = ways.length === 0 ? bored[0] : undefined;
+  return { ways, thinEdge: refused?.into ?? null };
+}
+
+/** A joint that could only be held in the edge of thin sheet, and has no stick behind it. */
+export const thinEdgeFault = (plan: BoxPlan, drafts: readonly Draft[], into: number): PlanFault => {
+  const { role, thickness } = at(drafts, into);
+  return new PlanFault(
+    `wood.${role}`,
+    text`${materialName(plan.wood[role]?.material ?? '')} ${ofLength(thickness)} thick takes no screw in its edge: its plies split. Take sheet of ${ofLength(fromMm(18))} or more, or boards, or a kind of box with sticks behind its joints.`,
+  );
+};
+
+/**
+ * Which panel is fastened through into which, with what and where: through a broad face into what lies behind it, so that no shank meets
+ * another. The way that keeps most fasteners is taken, of equals the usual one. For a joint that could only be held in the edge of thin
+ * sheet it names the draft whose edge that is.
+ */
+export function fasten(
+  plan: BoxPlan,
+  drafts: readonly Draft[],
+  pair: readonly [number, number],
+  contact: Contact,
+  joint: JointKind,
+  room: Room,
+): Fastened | { thinEdge: number } | null {
+  const kind = kindFor(plan, joint);
+  if (!kind) return null;
+  const { ways, thinEdge } = waysThrough(plan, drafts, pair, contact);
+  if (thinEdge !== null) return { thinEdge };
+  for (const way of ways) {
+    const field = fieldOf({ ...contact, normal: way.direction }, at(drafts, way.through));
+    if (!field) continue;
+    const tried: SetOutTry[] = [];
+    for (const setOut of WAYS) {
+      const one = SetOutTry.of(plan, drafts, way, pointsOf(field, setOut), kind, room);
+      if (one?.isWhollyFree()) return one.free();
+      if (one) tried.push(one);
+    }
+    const best = maxBy(
+      tried.map((one) => one.free()),
+      ({ points }) => points.length,
+    );
+    if (best && best.points.length > 0) return best;
   }
   return null;
 }

@@ -11,6 +11,8 @@ export interface Fastener {
   length: Ticks;
   /** Hole in softwood through which it does not split: about two thirds of the shank. */
   pilot: Ticks;
+  /** Hole through which it slips, in the panel under its head; null for a nail, which needs none. */
+  clearance: Ticks | null;
 }
 
 const fastener = (
@@ -26,6 +28,7 @@ const fastener = (
   diameter: fromMm(diameter),
   length: fromMm(length),
   pilot: fromMm(Math.round(diameter * (kind === 'screw' ? 0.65 : 0.75) * 2) / 2),
+  clearance: kind === 'screw' ? fromMm(diameter + 0.5) : null,
 });
 
 /** Exterior screws and ring-shank nails, shortest first. */

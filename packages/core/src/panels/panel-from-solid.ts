@@ -160,6 +160,25 @@ const clearZones = ({
     }),
 ];
 
+/** The frame of a panel: its axes, and its origin on the outside face, at the lower left of both faces together. */
+function axesOf(draft: PanelDraft, corners: readonly Vec3[]) {
+  const { outsideNormal } = draft;
+  const x = unit(draft.grainDirection);
+  const y = cross(outsideNormal, x);
+  const least = (axis: Vec3) => Math.min(...corners.map((corner) => dot(corner, axis)));
+  const most = Math.max(...corners.map((corner) => dot(corner, outsideNormal)));
+  const origin = add(add(scale(x, least(x)), scale(y, least(y))), scale(outsideNormal, most));
+  const toFrame = (point: Vec3): Point => {
+    const from = subtract(point, origin);
+    return [whole(dot(from, x)), whole(dot(from, y))];
+  };
+  return { x, y, origin, toFrame };
+}
+
+/** Brings a point of box space into the frame that a draft's panel will have. */
+export const frameOf = (draft: PanelDraft): ((point: Vec3) => Point) =>
+  axesOf(draft, cornersOf(draft.solid)).toFrame;
+
 /**
  * Reads a panel off its solid: outline, underside, edges with tilt and mitre, zones. Lengths in ticks, angles in degrees.
  * Throws when the solid is not a slab between two parallel faces, which is a fault of the family.
@@ -167,23 +186,12 @@ const clearZones = ({
 export function cutPanel(draft: PanelDraft): Panel {
   if (draft.fromLog) return cutSlab(draft);
   const { solid, outsideNormal } = draft;
-  const x = unit(draft.grainDirection);
-  const y = cross(outsideNormal, x);
   const slab = slabOf(draft);
   const { corners } = slab.outside;
   const undersideCorners = slab.edges.map((edge, index) =>
     cornerOn(slab.inside, at(slab.edges, index - 1), edge),
   );
-  const both = [...corners, ...undersideCorners];
-  const least = (axis: Vec3) => Math.min(...both.map((corner) => dot(corner, axis)));
-  const origin = add(
-    add(scale(x, least(x)), scale(y, least(y))),
-    scale(outsideNormal, slab.outside.plane.offset),
-  );
-  const toFrame = (point: Vec3): Point => {
-    const from = subtract(point, origin);
-    return [whole(dot(from, x)), whole(dot(from, y))];
-  };
+  const { x, y, origin, toFrame } = axesOf(draft, [...corners, ...undersideCorners]);
   const outline = corners.map(toFrame);
   const underside = undersideCorners.map(toFrame);
   const edges = slab.edges.map((face, from) =>

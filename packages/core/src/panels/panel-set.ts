@@ -37,6 +37,11 @@ export type Feature =
       diameter: Ticks;
       depth: 'through' | Ticks;
       axis?: Vec3;
+      /** A pilot of a screw: in this panel it is opened to so much, so that the screw draws the joint together. */
+      clearance?: Ticks;
+      /** What is driven through a pilot, and the face that its head lies on. */
+      fastener?: string;
+      face?: 'inside' | 'outside';
     }
   | {
       kind: 'entrance' | 'vent';
@@ -115,6 +120,10 @@ export interface Fastening {
   fastener: string;
   count: number;
   length: Ticks;
+  /** Diameter of the hole in the second panel. */
+  pilot: Ticks;
+  /** Diameter of the hole in the panel that it is driven through; null for nails, which need none. */
+  clearance: Ticks | null;
   bite: Ticks;
   enough: boolean;
 }

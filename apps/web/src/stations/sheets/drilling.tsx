@@ -31,6 +31,21 @@ function roundHoles({ features }: Panel) {
   return [...found.values()];
 }
 
+/** Pilot holes, those of one screw together, with what they are opened to where the screw is to slip through. */
+function pilotHoles({ features }: Panel) {
+  const found = new Map<
+    string,
+    { diameter: number; clearance: number | undefined; count: number }
+  >();
+  for (const feature of features) {
+    if (feature.kind !== 'pilot') continue;
+    const { diameter, clearance } = feature;
+    const key = `${diameter} ${clearance}`;
+    found.set(key, { diameter, clearance, count: (found.get(key)?.count ?? 0) + 1 });
+  }
+  return [...found.values()];
+}
+
 const isEntrance = (feature: Feature): feature is Entrance => feature.kind === 'entrance';
 const isGroove = (feature: Feature): feature is Groove => feature.kind === 'groove';
 
@@ -72,7 +87,6 @@ function GrooveLine({ groove }: { groove: Groove }) {
 export function Drilling({ panel }: { panel: Panel }) {
   const grooves = panel.features.filter(isGroove);
   const grip = grooves.filter(({ purpose }) => purpose === 'grip').length;
-  const pilots = panel.features.filter(({ kind }) => kind === 'pilot').length;
   return (
     <>
       <Entrances entrances={panel.features.filter(isEntrance)} />
@@ -85,7 +99,17 @@ export function Drilling({ panel }: { panel: Panel }) {
       {grooves.map((groove, index) => (
         <GrooveLine key={index} groove={groove} />
       ))}
-      {pilots > 0 && <span className="block">{pilots} pilot holes</span>}
+      {pilotHoles(panel).map(({ diameter, clearance, count }) => (
+        <span key={`${diameter} ${clearance}`} className="block">
+          {count} pilot {count === 1 ? 'hole' : 'holes'} for {clearance ? 'screws' : 'nails'},{' '}
+          <Length ticks={diameter} unit />
+          {clearance && (
+            <>
+              , in this panel opened to <Length ticks={clearance} unit />
+            </>
+          )}
+        </span>
+      ))}
     </>
   );
 }

@@ -11,10 +11,10 @@ import { plainText } from '../../text/index.js';
 import { buildBox, checkBox } from '../registry.js';
 import { creviceBat } from './family.js';
 
-const ply = (mm: number): PanelWood => ({
+const planed = (mm: number, material = 'larch'): PanelWood => ({
   thickness: fromMm(mm),
   width: null,
-  material: 'plywood',
+  material,
   faceA: 'planed',
   faceB: 'planed',
 });
@@ -25,7 +25,7 @@ const plan = (
   slope = 15,
   thickness = 12,
 ): BoxPlan => {
-  const start = startPlan(creviceBat, bats, ply(thickness));
+  const start = startPlan(creviceBat, bats, planed(thickness));
   return {
     ...start,
     sizes: {
@@ -56,6 +56,17 @@ const ANY = fc
   );
 
 describe('the crevice bat box', () => {
+  test('of thin sheet it is refused where a screw would go into an edge; from 18 mm on it is built', () => {
+    const of = (mm: number) => buildBox(startPlan(creviceBat, bats, planed(mm, 'plywood')));
+    for (const mm of [9, 12, 15]) {
+      const built = of(mm);
+      if (built.ok) throw new Error(`built of ${mm} mm`);
+      expect(at(built.refusals, 0).field).toMatch(/^wood\./);
+      expect(plainText(at(built.refusals, 0).message)).toContain('takes no screw in its edge');
+    }
+    expect(of(18).ok).toBe(true);
+  });
+
   test('three crevices of 20 between 12 mm boards: cheeks 108 wide', () => {
     const box = boxOf(plan({ crevice: 20 }, { crevices: '3' }));
     // 12 front + 20 + 12 + 20 + 12 + 20 + 12 back.
@@ -136,7 +147,7 @@ describe('the crevice bat box', () => {
 
   test('every animal of the family gets a box that breaks no rule of its own', () => {
     for (const animal of ANIMALS.filter((each) => each.family === 'bat')) {
-      const start = startPlan(creviceBat, animal, ply(12));
+      const start = startPlan(creviceBat, animal, planed(18));
       expect(
         checkBox(start, boxOf(start))
           .filter((check) => check.severity !== 'kept')
@@ -146,7 +157,12 @@ describe('the crevice bat box', () => {
   });
 
   test('planed faces left unscored are a stop, and each remedy mends its rule', () => {
-    const bad = plan({ crevice: 30, landing: 60, width: 200, frontHeight: 400 }, { grip: 'rough' });
+    const bad = plan(
+      { crevice: 30, landing: 60, width: 200, frontHeight: 400 },
+      { grip: 'rough' },
+      15,
+      18,
+    );
     const broken = checkBox(bad, boxOf(bad)).filter((check) => check.severity !== 'kept');
     expect(broken.map((check) => check.id).sort()).toEqual([
       'crevice',

@@ -116,7 +116,7 @@ export function build(plan: OwlPlan): Cut | readonly Refusal[] {
   const clear = posts ? post.wide : batten.thick;
   const floor = floorIn(plan, { half, front: 0, back: depth }, t.floor, clear);
   const right = rightSide(plan, frame);
-  const frames = posts ? cornerPosts(plan, frame, right) : battenRings(frame, right);
+  const frames = posts ? cornerPosts(plan, frame, right) : battenRings(plan, frame, right);
   const sticks = [frames, lidBattens(plan, frame), landing(plan, frame)];
   const parts = [...sticks, ladder(plan, gripWallOf(frame))];
   return {

@@ -70,7 +70,11 @@ export const CHOICES = {
     'Frame',
     [
       ['posts', 'corner posts', 'A square post in each corner takes all screws.'],
-      ['battens', 'battens', 'A ring of battens on the floor and one under the lid: lighter.'],
+      [
+        'battens',
+        'battens',
+        'An upright batten in each corner, a ring round the floor and one under the lid: lighter.',
+      ],
     ],
     { picture: 'plan' },
   ),

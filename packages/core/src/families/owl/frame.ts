@@ -88,7 +88,7 @@ export function frameOf(plan: OwlPlan): OwlFrame {
 export const gripWallOf = ({ posts, half, post, batten, sill }: OwlFrame): GripWall => ({
   panel: 'front',
   x: 0,
-  half: posts ? half - post.wide : half,
+  half: half - (posts ? post.wide : batten.wide),
   y: 0,
   floor: posts ? 0 : batten.wide,
   sill: posts ? sill : sill - batten.wide,

@@ -56,8 +56,8 @@ export function cornerPosts({ choices }: OwlPlan, frame: OwlFrame, right: readon
       return [
         ...meet(id, rear === 0 ? 'front' : 'back'),
         ...walls.flatMap((wall) => meet(id, wall, wall === 'flap' ? 'loose' : 'butt')),
-        ...meet(id, 'floor', 'loose', choices.floor !== 'gap'),
-        ...meet(id, 'roof', 'loose'),
+        ...meet(id, 'floor', 'butt', choices.floor !== 'gap'),
+        ...meet(id, 'roof', choices.lid === 'screwed' ? 'screwed' : 'loose'),
       ];
     }),
   };
@@ -110,8 +110,57 @@ function barsOf(frame: OwlFrame, ring: 'low' | 'high'): Bar[] {
   ];
 }
 
-/** A ring of battens on the floor and one under the lid. */
-export function battenRings(frame: OwlFrame, right: readonly Draft[]): Parts {
+/** A batten upright in a corner, from ring to ring: sheets are screwed to it from both sides. */
+function upright(frame: OwlFrame, sx: -1 | 1, rear: 0 | 1): Draft {
+  const { half, depth, batten, roofAt } = frame;
+  const { thick: deep, wide } = batten;
+  const top = roofAt(rear === 0 ? deep : depth) - wide;
+  const spaces = [
+    ...(sx < 0 ? between('x', -half, -half + wide) : between('x', half - wide, half)),
+    ...(rear === 0 ? between('y', 0, deep) : between('y', depth - deep, depth)),
+    ...between('z', wide, top),
+  ];
+  return {
+    ...STICK,
+    id: `upright${sx}${rear}`,
+    group: 'upright',
+    role: 'batten',
+    thickness: deep,
+    solid: wood(solidInside(spaces), 'upright'),
+    outsideNormal: [0, rear === 0 ? -1 : 1, 0],
+    grainDirection: [0, 0, 1],
+  };
+}
+
+/** Pieces of the right side that an upright reaches along for more than a few millimetres. */
+function alongUpright(frame: OwlFrame, right: readonly Draft[]): readonly Draft[] {
+  const { flap, batten, roofAt } = frame;
+  if (!flap) return right;
+  const high = roofAt(0) - batten.wide;
+  return right.filter(({ id }) => {
+    if (id === 'flap') return true;
+    return id === lowestOfSide(right) ? flap.from > batten.wide + PLAY : flap.to < high - PLAY;
+  });
+}
+
+function uprights(frame: OwlFrame, right: readonly Draft[]): Parts {
+  const corners = ([-1, 1] as const).flatMap((sx) =>
+    ([0, 1] as const).map((rear) => ({ sx, rear, draft: upright(frame, sx, rear) })),
+  );
+  const pieces = alongUpright(frame, right).map(({ id }) => id);
+  return {
+    drafts: corners.map(({ draft }) => draft),
+    joints: corners.flatMap(({ sx, rear, draft: { id } }) => [
+      ...meet(id, rear === 0 ? 'front' : 'back'),
+      ...(sx < 0 ? ['side-left'] : pieces).flatMap((wall) =>
+        meet(id, wall, wall === 'flap' ? 'loose' : 'butt'),
+      ),
+    ]),
+  };
+}
+
+/** A ring of battens on the floor and one under the lid, and one upright in each corner between them. */
+export function battenRings({ choices }: OwlPlan, frame: OwlFrame, right: readonly Draft[]): Parts {
   const rings = (['low', 'high'] as const).map((ring): Parts => {
     const low = ring === 'low';
     const rightWall = low ? lowestOfSide(right) : highestOfSide(right);
@@ -131,13 +180,16 @@ export function battenRings(frame: OwlFrame, right: readonly Draft[]): Parts {
       })),
       joints: bars.flatMap((bar): JointDraft[] => [
         ...meet(idOf(bar), walls[bar.side]),
-        ...meet(idOf(bar), low ? 'floor' : 'roof', 'loose'),
+        ...(low
+          ? meet(idOf(bar), 'floor')
+          : meet(idOf(bar), 'roof', choices.lid === 'screwed' ? 'screwed' : 'loose')),
       ]),
     };
   });
+  const all = [...rings, uprights(frame, right)];
   return {
-    drafts: rings.flatMap(({ drafts }) => drafts),
-    joints: rings.flatMap(({ joints }) => joints),
+    drafts: all.flatMap(({ drafts }) => drafts),
+    joints: all.flatMap(({ joints }) => joints),
   };
 }
 
