@@ -60,7 +60,7 @@ test('a planed front is a stop until the grip is made, or is said to be', async 
   await page.getByRole('link', { name: 'Choose the wood' }).click();
   await page.getByRole('button', { name: 'All boards', exact: true }).click();
   await page
-    .locator('[data-board="Half-inch ply"]')
+    .locator('[data-board="Ply, corner gone"]')
     .getByRole('button', { name: /^Use for/ })
     .click();
   await page.getByRole('link', { name: 'Box', exact: false }).first().click();

@@ -119,12 +119,17 @@ test('the rack: a line as people say it, a knot by mouse, another by keys, undo'
 test('CSV: good lines come onto the rack, bad ones are named', async ({ page }) => {
   await page.goto('/rack');
   const csv =
-    'name,quantity,thickness,width,length\nDock plank,4,1 in,6 in,8 ft\nBroken,4,thick,6 in,8 ft\nHoley,1,19,140,900\n';
+    'name,quantity,material,thickness,width,length\nDock plank,4,larch,1 in,6 in,8 ft\nBroken,4,larch,thick,6 in,8 ft\nHoley,1,oak,19,140,900\nNobody knows,1,,19,140,900\n';
   await page
     .getByLabel('CSV file of boards')
     .setInputFiles({ name: 'dock.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByRole('alert')).toContainText('line 3: thickness');
-  await expect(page.locator('[data-board="Dock plank"]')).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('line 5: material: which wood is it?');
+  const plank = page.locator('[data-board="Dock plank"]');
+  await expect(plank).toContainText('Assumed: planed both faces');
+  await plank.getByRole('button', { name: 'No, one face rough' }).click();
+  await expect(plank).not.toContainText('Assumed');
+  await expect(plank).toContainText('face A rough, face B planed');
   await expect(page.locator('[data-board="Holey"]')).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Save as CSV' }).click();

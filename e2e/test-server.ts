@@ -1,10 +1,27 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { test as base, expect, type Page } from '@playwright/test';
 import { createConnection } from 'mysql2/promise';
 
-const FIRST_PORT = 4399;
+/** Below the ports that the system gives away by itself, and wide enough that others are seldom met. */
+const PORTS = { from: 20_000, count: 10_000 };
+
+/** A port of the loopback interface that nobody listens on. */
+async function freePort(): Promise<number> {
+  for (;;) {
+    const port = PORTS.from + Math.floor(Math.random() * PORTS.count);
+    const probe = createServer();
+    const isFree = await new Promise<boolean>((done) => {
+      probe.once('error', () => done(false));
+      probe.listen(port, '127.0.0.1', () => done(true));
+    });
+    if (!isFree) continue;
+    await new Promise((done) => probe.close(done));
+    return port;
+  }
+}
 
 /** An empty database in the MariaDB that bin/test started. */
 async function emptyDatabase(name: string): Promise<void> {
@@ -24,20 +41,22 @@ async function emptyDatabase(name: string): Promise<void> {
  */
 export class TestServer {
   readonly address: string;
-  private readonly port: number;
-  private readonly database: string;
   private process: ChildProcess | null = null;
 
-  constructor(worker: number) {
-    this.port = FIRST_PORT + worker;
-    this.database = `spare_knot_browser_${worker}`;
-    this.address = `http://127.0.0.1:${this.port}`;
+  private constructor(
+    private readonly port: number,
+    private readonly database: string,
+  ) {
+    this.address = `http://127.0.0.1:${port}`;
   }
 
   /** Starts with the demo, whatever was kept before. */
-  async startAnew(): Promise<void> {
-    await emptyDatabase(this.database);
-    await this.start();
+  static async anew(worker: number): Promise<TestServer> {
+    const database = `spare_knot_browser_${worker}`;
+    await emptyDatabase(database);
+    const server = new TestServer(await freePort(), database);
+    await server.start();
+    return server;
   }
 
   async start(): Promise<void> {
@@ -74,8 +93,7 @@ export const test = base.extend<{ quiet: undefined }, { server: TestServer }>({
   server: [
     // biome-ignore lint/correctness/noEmptyPattern: a fixture without others is written so
     async ({}, use, worker) => {
-      const server = new TestServer(worker.parallelIndex);
-      await server.startAnew();
+      const server = await TestServer.anew(worker.parallelIndex);
       await use(server);
       await server.stop();
     },

@@ -8,6 +8,8 @@ import {
 import { buildBox, checkBox } from '@spare-knot/core/families';
 import { jobProblems, layoutJob, STANDARD_SAW } from '@spare-knot/core/job';
 import { parseLength } from '@spare-knot/core/measure';
+import type { PanelSet } from '@spare-knot/core/panels';
+import type { BoxPlan } from '@spare-knot/core/plan';
 import { plainText } from '@spare-knot/core/text';
 
 import {
@@ -22,12 +24,20 @@ import {
   WrongUsage,
 } from './command.js';
 
+/** What must not be built is said on standard error; the answer is given all the same. */
+function warnOfStops({ remarks }: Context, file: string, asked: BoxPlan, box: PanelSet): void {
+  for (const { id, severity, text } of checkBox(asked, box))
+    if (severity === 'stop') remarks.push(`${file}: stop: ${id}: ${plainText(text)}`);
+}
+
 export const plan: Command = {
   usage: 'plan FILE                      panel set of a box plan',
   files: 1,
   run(context, [file = '-']) {
-    const built = buildBox(planFrom(context, file));
+    const asked = planFrom(context, file);
+    const built = buildBox(asked);
     if (!built.ok) throw refused(file, built.refusals);
+    warnOfStops(context, file, asked, built.box);
     return writePanelSet(built.box);
   },
 };
@@ -93,6 +103,8 @@ function makeJob(context: Context, [planFile = '-', stockFile = '-']: readonly s
     pinned: [],
   });
   if (!made.ok) throw refused(planFile, made.refusals);
+  const built = buildBox(asked);
+  if (built.ok) warnOfStops(context, planFile, asked, built.box);
   const problems = jobProblems(made.job);
   if (problems.length > 0)
     throw new DataProblem(problems.map(({ path, message }) => `${path}: ${message}`));

@@ -216,6 +216,21 @@ describe('the command line', () => {
     expect(JSON.parse(refused.output)[0].field).toBe('entranceHeight');
   });
 
+  test('a stop is said on standard error by plan and job, which answer all the same', () => {
+    const plan = JSON.parse(must(files.plan, 'plan')) as {
+      wood: Record<string, { faceA: string; faceB: string }>;
+    };
+    Object.assign(must(plan.wood.front, 'front'), { faceA: 'planed', faceB: 'planed' });
+    for (const command of ['plan bare', 'job bare rack --boxes 2']) {
+      const sound = spareKnot(command.replace('bare', 'plan'));
+      expect([sound.code, sound.messages.filter((each) => each.includes('stop'))]).toEqual([0, []]);
+      const bare = spareKnot(command, { bare: JSON.stringify(plan) });
+      expect(bare.code).toBe(0);
+      expect(bare.output.length).toBeGreaterThan(100);
+      expect(bare.messages.join('\n')).toMatch(/^bare: stop: grip: Nothing to climb by/m);
+    }
+  });
+
   test('a plan that gives no sound box names the field', () => {
     const plan = JSON.parse(must(files.plan, 'plan')) as { sizes: Record<string, number> };
     plan.sizes.entranceHeight = 400;

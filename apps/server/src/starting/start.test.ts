@@ -15,15 +15,19 @@ const ROOT = fileURLToPath(new URL('../../../..', import.meta.url));
 
 const DATABASE = join(ROOT, 'bin', 'database');
 
-/** A port of the loopback interface that nobody uses now. */
+/** A port of the loopback interface that nobody uses now, below those that the system gives to others by itself. */
 async function freePort(): Promise<number> {
-  const server = createServer().listen(0, '127.0.0.1');
-  await once(server, 'listening');
-  const address = server.address();
-  server.close();
-  await once(server, 'close');
-  if (address === null || typeof address === 'string') throw new Error('no port');
-  return address.port;
+  for (;;) {
+    const port = 20_000 + Math.floor(Math.random() * 10_000);
+    const probe = createServer();
+    const isFree = await new Promise<boolean>((done) => {
+      probe.once('error', () => done(false));
+      probe.listen(port, '127.0.0.1', () => done(true));
+    });
+    if (!isFree) continue;
+    await new Promise((done) => probe.close(done));
+    return port;
+  }
 }
 
 /** One bin/start on a data folder, in a process group of its own. */
@@ -78,6 +82,7 @@ class Start {
   async kill(): Promise<void> {
     const { pid } = this.process;
     if (pid === undefined) throw new Error('it was never started');
+    if (this.process.exitCode !== null) throw new Error(`it ended by itself: ${this.said}`);
     process.kill(-pid, 'SIGKILL');
     await this.ended;
   }

@@ -16,6 +16,8 @@ export interface Animal {
   region: Region;
   family: BoxFamilyId;
   entrance: EntranceShape;
+  /** Takes an open front as well as a hole. */
+  alsoOpen?: true;
   /** Diameter of a round entrance, width of any other. */
   entranceSize: Range | null;
   /** Upright measure of an entrance that is not as high as wide. */

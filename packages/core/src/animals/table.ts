@@ -168,6 +168,7 @@ export const ANIMALS: readonly Animal[] = [
     region: 'na',
     family: 'slant-roof',
     entrance: 'round',
+    alsoOpen: true,
     entranceSize: [38.1, 38.1],
     entranceUpright: null,
     floorWidth: 102,

@@ -2,10 +2,10 @@ import type { Animal } from '../animals/index.js';
 import type { BuiltBox, PanelSet } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { plainText } from '../text/index.js';
-import type { Check, Rule } from './check.js';
+import type { Check, Kind, Rule } from './check.js';
 
 /** A kind of box as far as it is held against rules. */
-export interface Checkable {
+export interface Checkable extends Kind {
   build(plan: BoxPlan): BuiltBox;
   rules: readonly Rule[];
 }
@@ -18,20 +18,28 @@ const held = (
   plan: BoxPlan,
   box: PanelSet,
   animals: readonly Animal[],
-): Check[] => family.rules.flatMap((rule) => rule({ plan, box, animals }));
+): Check[] => family.rules.flatMap((rule) => rule({ plan, box, animals, kind: family }));
 
-/** Whether a remedy gives a box that can be built, in which its rule is broken no worse than before. */
+const isSame = (a: Check, b: Check): boolean => a.id === b.id && a.role === b.role;
+
+/** Whether a remedy gives a box that can be built, in which its rule is broken less, and that is a danger in no other way than before. */
 function helps(
   family: Checkable,
   check: Check,
+  before: readonly Check[],
   after: BoxPlan,
   animals: readonly Animal[],
 ): boolean {
   const built = family.build(after);
   if (!built.ok) return false;
-  const again = held(family, after, built.box, animals).find(
-    ({ id, role }) => id === check.id && role === check.role,
+  const now = held(family, after, built.box, animals);
+  const worse = now.some(
+    (each) =>
+      each.severity === 'stop' &&
+      !before.some((known) => known.severity === 'stop' && isSame(known, each)),
   );
+  if (worse) return false;
+  const again = now.find((each) => isSame(each, check));
   if (!again || GRAVITY[again.severity] < GRAVITY[check.severity]) return true;
   // A warning that then concerns fewer panels is a step; a stop that stays one is none.
   const changed = plainText(again.text) !== plainText(check.text);
@@ -49,11 +57,14 @@ export function checkBox(
   box: PanelSet,
   animals: readonly Animal[],
 ): Check[] {
-  return held(family, plan, box, animals)
+  const found = held(family, plan, box, animals);
+  return [...found]
     .sort((a, b) => GRAVITY[b.severity] - GRAVITY[a.severity])
     .map((check) => ({
       ...check,
-      remedies: check.remedies.filter(({ apply }) => helps(family, check, apply(plan), animals)),
+      remedies: check.remedies.filter(({ apply }) =>
+        helps(family, check, found, apply(plan), animals),
+      ),
     }));
 }
 

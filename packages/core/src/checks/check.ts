@@ -1,7 +1,7 @@
 import type { Animal, Range } from '../animals/index.js';
 import { type Evidence, fromMm, type Ticks } from '../measure/index.js';
 import type { PanelSet } from '../panels/index.js';
-import type { BoxPlan } from '../plan/index.js';
+import type { BoxPlan, PanelRole, PanelWood } from '../plan/index.js';
 import { ofLength, type Text, text } from '../text/index.js';
 
 /** One press that mends a broken rule. */
@@ -25,11 +25,18 @@ export interface Check {
   ask?: { prompt: string; answer(plan: BoxPlan, text: string): BoxPlan };
 }
 
+/** What a rule may know of the kind of box. */
+export interface Kind {
+  guests: 'birds' | 'bats';
+  roles: readonly PanelRole[];
+}
+
 /** What a rule is held against. `animals` are those the box is for, as far as they are known. */
 export interface Held<P = BoxPlan> {
   plan: P;
   box: PanelSet;
   animals: readonly Animal[];
+  kind: Kind;
 }
 
 /** One rule: what it finds in a box, one check for each thing it looks at. */
@@ -65,3 +72,16 @@ export const forEachAnimal =
         index === 0 ? check : { ...check, id: `${check.id}/${animal.id}` },
       ),
     );
+
+/** The plan with something changed in the wood of some roles. */
+export const setWood =
+  (roles: readonly string[], change: (wood: PanelWood) => PanelWood) =>
+  (plan: BoxPlan): BoxPlan => ({
+    ...plan,
+    wood: Object.fromEntries(
+      Object.entries(plan.wood).map(([role, wood]) => [
+        role,
+        roles.includes(role) ? change(wood) : wood,
+      ]),
+    ),
+  });

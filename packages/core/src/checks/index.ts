@@ -5,6 +5,8 @@ export {
   type Check,
   COMMON,
   forEachAnimal,
+  type Held,
+  type Kind,
   LEEWAY_MM,
   ofMm,
   ofRange,

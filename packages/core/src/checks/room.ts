@@ -1,6 +1,6 @@
 import type { Animal } from '../animals/index.js';
 import { at } from '../lists/index.js';
-import { fromMm, toMm } from '../measure/index.js';
+import { fromMm, type Ticks, toMm } from '../measure/index.js';
 import type { PanelSet } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { ofLength, text } from '../text/index.js';
@@ -36,9 +36,24 @@ function grown(plan: BoxPlan, { floorWidth, floorDepth }: Need, sizes: FloorSize
   };
 }
 
+/** How much of the first room's depth is no floor: gaps that run right across it. */
+function gapsAcross(box: PanelSet): Ticks {
+  const { origin, width, depth } = at(box.cavities, 0);
+  const gaps = box.openings.flatMap(({ kind, polygon }) => {
+    if (kind !== 'drain') return [];
+    const [xs, ys, zs] = [0, 1, 2].map((axis) => polygon.map((point) => at(point, axis)));
+    if (!xs || !ys || !zs) return [];
+    const reach = (values: readonly number[]) => Math.max(...values) - Math.min(...values);
+    const isHere = Math.min(...ys) >= origin[1] - 1 && Math.max(...ys) <= origin[1] + depth + 1;
+    return isHere && reach(zs) < 2 && reach(xs) > width * 0.95 ? [reach(ys)] : [];
+  });
+  return gaps.reduce((sum, gap) => sum + gap, 0);
+}
+
 /** The floor of a room against what an animal needs, whichever way round it lies; none where nothing is known of it. */
 export function floorCheck(box: PanelSet, animal: Animal, remedies: readonly Remedy[]): Check[] {
-  const { width, depth } = at(box.cavities, 0);
+  const { width, depth: whole } = at(box.cavities, 0);
+  const depth = whole - gapsAcross(box);
   const { floorWidth, floorDepth } = animal;
   if (!floorWidth || !floorDepth) return [];
   const short = (have: number, need: number) => toMm(have) < need - LEEWAY_MM;

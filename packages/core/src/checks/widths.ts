@@ -16,7 +16,7 @@ function widthCheck(plan: BoxPlan, panel: Panel): Check[] {
       {
         ...from,
         severity: 'kept',
-        text: text`${ofLength(across)} wide from a board of ${ofLength(width)}: glued up of ${staves.length} staves, no joint through the entrance or within ${ofMm(20)} of an edge.`,
+        text: text`${ofLength(across)} wide from a board of ${ofLength(width)}: glued up of ${staves.length} staves, no joint ${panel.features.some(({ kind }) => kind === 'entrance') ? 'through the entrance or ' : ''}within ${ofMm(20)} of an edge.`,
         remedies: [],
       },
     ];

@@ -36,6 +36,7 @@ export {
   hasRoughFace,
   MOUNTS,
   type PanelWood,
+  type Place,
   panelWoodOf,
   UNKNOWN_PLACE,
 } from './plan.js';

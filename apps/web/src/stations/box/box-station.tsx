@@ -18,6 +18,7 @@ import { FinishPicker } from './finish-picker';
 import { LumberDecides } from './lumber-decides';
 import { MovedWithIt } from './moved-with-it';
 import { OtherSizes } from './other-sizes';
+import { PlacePicker } from './place-picker';
 import { WorkedOut } from './worked-out';
 
 const NO_NAMES: ReadonlyMap<string, string> = new Map();
@@ -98,6 +99,11 @@ function HowItIsMade({
         finish={plan.finish}
         locked={locked}
         onChoose={(finish) => change((current) => ({ ...current, finish }))}
+      />
+      <PlacePicker
+        place={plan.place}
+        locked={locked}
+        onChange={(place) => change((current) => ({ ...current, place }))}
       />
     </section>
   );

@@ -2,18 +2,27 @@ import type { Finish } from '@spare-knot/core/plan';
 
 import { sameValue } from '../../batch/change-paths';
 
+const coat = (
+  what: Finish['what'],
+  base: Finish['base'],
+  shade: Finish['shade'] = null,
+): Finish => ({
+  where: 'outside',
+  what,
+  base,
+  shade,
+});
 const FINISHES: readonly (readonly [id: string, label: string, finish: readonly Finish[]])[] = [
   ['none', 'left bare', []],
+  ['stain', 'water-based stain outside', [coat('stain', 'water')]],
+  ['dark', 'dark water-based stain outside', [coat('stain', 'water', 'dark')]],
+  ['pale', 'pale water-based paint outside', [coat('paint', 'water', 'pale')]],
+  ['oil', 'oil outside', [coat('oil', 'oil')]],
+  ['paint', 'water-based paint outside', [coat('paint', 'water')]],
   [
-    'stain',
-    'water-based stain outside',
-    [{ where: 'outside', what: 'stain', base: 'water', shade: null }],
-  ],
-  ['oil', 'oil outside', [{ where: 'outside', what: 'oil', base: 'oil', shade: null }]],
-  [
-    'paint',
-    'water-based paint outside',
-    [{ where: 'outside', what: 'paint', base: 'water', shade: null }],
+    'edges',
+    'only the plies’ edges sealed',
+    [{ where: 'edges', what: 'paint', base: 'water', shade: null }],
   ],
 ];
 

@@ -1,8 +1,10 @@
 import type { BoardRecord } from '@spare-knot/core/api';
+import type { Check } from '@spare-knot/core/checks';
 import type { PinnedPlacement } from '@spare-knot/core/job';
 import { partName } from '@spare-knot/core/panels';
 import type { Text } from '@spare-knot/core/text';
 
+import { OctagonX } from 'lucide-react';
 import { Link } from 'react-router';
 import { Sentence } from '../../measure/length';
 
@@ -14,6 +16,37 @@ export function NotBuilt() {
         Mend the box
       </Link>
     </p>
+  );
+}
+
+/** Stops of the box: it is laid out only when the maker says so. */
+export function AskFirst({ stops, onAnyway }: { stops: readonly Check[]; onAnyway: () => void }) {
+  return (
+    <div
+      role="alert"
+      className="rounded-md border-2 border-danger bg-danger-pale p-4"
+      aria-label="Stops of this box"
+    >
+      <h2 className="text-xl text-danger">Stop: this box is not to be built as it is</h2>
+      <ul className="mt-2 grid gap-1">
+        {stops.map(({ id, role, text }) => (
+          <li key={`${id} ${role}`} className="flex gap-2">
+            <OctagonX size={20} className="mt-0.5 shrink-0 text-danger" aria-hidden />
+            <span>
+              <Sentence text={text} />
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-3 flex flex-wrap items-center gap-3">
+        <Link className="btn btn-main" to="../box">
+          Back to the box, and mend it
+        </Link>
+        <button type="button" className="btn" onClick={onAnyway}>
+          Lay it out all the same
+        </button>
+      </p>
+    </div>
   );
 }
 

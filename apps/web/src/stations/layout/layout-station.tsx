@@ -1,5 +1,5 @@
 import { type BoardRecord, batchQuestion, type LayoutWishes } from '@spare-knot/core/api';
-import { familyById } from '@spare-knot/core/families';
+import { checkBox, familyById } from '@spare-knot/core/families';
 import { layoutJob } from '@spare-knot/core/job';
 import { type Layout, sortPins } from '@spare-knot/core/layout';
 import { panelNames } from '@spare-knot/core/panels';
@@ -17,7 +17,7 @@ import type { Way } from './compare-session';
 import { CompareWays } from './compare-ways';
 import { FitPanel } from './fit-panel';
 import { LaidOut } from './laid-out';
-import { BrokenPins, Failed, LeftAlone, NoBoards, NotBuilt } from './layout-notes';
+import { AskFirst, BrokenPins, Failed, LeftAlone, NoBoards, NotBuilt } from './layout-notes';
 import { ResultCard } from './result-card';
 import { SawCard } from './saw-card';
 import { SearchCard } from './search-card';
@@ -154,6 +154,20 @@ function useNames(): ReadonlyMap<string, string> {
   );
 }
 
+/** Stops of the box that the maker has not been asked about; asked again when they are others. */
+function useStops() {
+  const { draft, built, batch } = useBatch();
+  const { plan } = draft;
+  const [answered, setAnswered] = useState('');
+  const stops = useMemo(
+    () => (built.ok ? checkBox(plan, built.box).filter(({ severity }) => severity === 'stop') : []),
+    [plan, built],
+  );
+  const question = stops.map(({ id, role }) => `${id} ${role}`).join(', ');
+  const asks = stops.length > 0 && answered !== question && !batch.accepted;
+  return { stops, asks, layOutAnyway: () => setAnswered(question) };
+}
+
 /** The boards, laid out, and how far that is from the best possible. */
 export function LayoutStation() {
   const { draft, built, batch, locked, edit } = useBatch();
@@ -161,7 +175,8 @@ export function LayoutStation() {
   const names = useNames();
   const { accepted } = batch;
   const boards: readonly BoardRecord[] = accepted ? accepted.boards : rack.boards;
-  const made = useJob(boards, accepted !== null || rack.query.data !== undefined);
+  const { stops, asks, layOutAnyway } = useStops();
+  const made = useJob(boards, !asks && (accepted !== null || rack.query.data !== undefined));
   const job = made?.job ?? null;
   const { goals, forbidden, pinned, handHeld } = draft.wishes;
   const { change } = useWishes();
@@ -179,6 +194,7 @@ export function LayoutStation() {
           <Trouble error={rack.query.error} retry={() => void rack.query.refetch()} />
         )}
         {!built.ok && <NotBuilt />}
+        {asks && <AskFirst stops={stops} onAnyway={layOutAnyway} />}
         {found.trouble && <Failed trouble={found.trouble} retry={search.retry} />}
         {built.ok && rack.query.data && boards.length === 0 && <NoBoards />}
         {made && made.broken.length > 0 && (

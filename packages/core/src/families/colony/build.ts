@@ -88,7 +88,12 @@ function openingsOf({ sizes }: ColonyPlan, frame: ColonyFrame): Opening[] {
   return [
     ...rooms.map((room) => entranceOpening(entrance, room.x, wallOf(room.face), room.z)),
     ...roundOpenings('vent-hole', vents, sizes.ventSize, ACROSS),
-    ...roundOpenings('drain', drainsOf(frame), sizes.drainSize, LEVEL),
+    ...roundOpenings(
+      'drain',
+      frame.levels.flatMap((z) => drainsOf(frame, z)),
+      sizes.drainSize,
+      LEVEL,
+    ),
   ];
 }
 

@@ -51,7 +51,7 @@ export const SIZES = {
   floorRecess: length('Lowest floor up inside', 0, 60, 9.5, 'So that its end grain stays dry.'),
   entranceWidth: length('Entrance', 15, 120, 32, 'Diameter of each.'),
   entranceHeight: length('Entrance above the floor', 0, 300, 130, 'From each room’s floor.'),
-  drainSize: length('Drain', 4, 20, 8, 'One hole in each lowest floor’s room.'),
+  drainSize: length('Drain', 4, 20, 8, 'One hole in the floor of each room.'),
   ventSize: length('Vent', 4, 20, 10, 'One hole high in the front of each room.'),
 };
 

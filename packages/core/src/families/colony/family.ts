@@ -1,4 +1,5 @@
 import {
+  accessRule,
   airRule,
   COMMON,
   EVERY_BOX,
@@ -60,34 +61,31 @@ const roofOut: Rule<ColonyPlan> = ({ plan }) => {
   const { overhangFront, overhangRear } = plan.sizes;
   const covered = overhangFront >= COVERED;
   const shortBehind = plan.choices.sides === 'two' && overhangRear < COVERED;
+  const short = { overhangFront: !covered, overhangRear: shortBehind };
   const behind = shortBehind ? text`, and ${ofLength(overhangRear)} behind` : '';
   return [
     {
       ...COMMON,
       id: 'overhang',
-      severity: covered ? 'kept' : 'warn',
+      severity: covered && !shortBehind ? 'kept' : 'warn',
       role: 'roof',
       text: text`The roof stands ${ofLength(overhangFront)} out over the entrances${behind}; ${ofMm(50)} or more keeps rain and paws off.`,
-      remedies: covered
-        ? []
-        : [{ label: 'Lengthen it', apply: setSize('overhangFront', fromMm(50.8)) }],
+      remedies:
+        covered && !shortBehind
+          ? []
+          : [
+              {
+                label: 'Lengthen it',
+                apply: (current) =>
+                  Object.entries(short).reduce(
+                    (now, [size, isShort]) => (isShort ? setSize(size, fromMm(50.8))(now) : now),
+                    current,
+                  ),
+              },
+            ],
     },
   ];
 };
-
-const houseAccess: Rule<ColonyPlan> = ({ plan }) => [
-  {
-    ...COMMON,
-    id: 'access',
-    severity: 'kept',
-    role: null,
-    text:
-      plan.choices.access === 'roof'
-        ? text`The roof comes off with its screws.`
-        : text`Each front comes off with its screws: every room can be cleaned.`,
-    remedies: [],
-  },
-];
 
 type Size = keyof typeof SIZES;
 
@@ -146,11 +144,11 @@ export const colonyHouse = defineFamily({
     gripRule,
     roomEntrance,
     roomRule({ width: 'roomWidth', depth: 'roomDepth' }),
-    wallRule(),
+    wallRule,
     airRule,
     lowestFloor,
     roofOut,
-    houseAccess,
+    accessRule,
     ...EVERY_BOX,
   ],
   defaultsFor(animal, start) {

@@ -117,12 +117,12 @@ export const ventAt = ({ w, ventHeight }: ColonyFrame, room: Room, y: number): V
   room.z + ventHeight,
 ];
 
-/** Middles of the drain holes, one in each lowest room's floor. */
-export const drainsOf = ({ faces, columns, xOf, w, d, depth }: ColonyFrame): Vec3[] =>
+/** Middles of the drain holes in the floor of one row, one in each room. */
+export const drainsOf = ({ faces, columns, xOf, w, d, depth }: ColonyFrame, z: number): Vec3[] =>
   faces.flatMap((face) =>
     counted(columns).map((column): Vec3 => {
       const y = face === 'front' ? d / 2 : depth - d / 2;
-      return [xOf(column) + w / 2, y, 0];
+      return [xOf(column) + w / 2, y, z];
     }),
   );
 

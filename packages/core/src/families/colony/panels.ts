@@ -120,7 +120,7 @@ export function end(frame: ColonyFrame, sign: -1 | 1): Draft {
   };
 }
 
-/** A floor for each row; the lowest is drained. */
+/** A floor for each row, drained in every room. */
 export const floors = (plan: ColonyPlan, frame: ColonyFrame): Draft[] =>
   frame.levels.map((z, row) => {
     const { t, half, depth } = frame;
@@ -129,7 +129,7 @@ export const floors = (plan: ColonyPlan, frame: ColonyFrame): Draft[] =>
       ...between('y', 0, depth),
       ...between('z', z - t.floor, z),
     ];
-    const drains = row === 0 ? drainsOf(frame) : [];
+    const drains = drainsOf(frame, z);
     return {
       id: `floor-${row}`,
       group: row === 0 ? 'floor' : 'floor-upper',

@@ -10,7 +10,7 @@ import { defineFamily } from '../define-family.js';
 import type { DrawnDimension } from '../family.js';
 import { build } from './build.js';
 import { CHOICES, type CrevicePlan, ROLES, SIZES } from './declared.js';
-import { creviceRule, isRough } from './rules.js';
+import { creviceRule } from './rules.js';
 
 type Size = keyof typeof SIZES;
 
@@ -76,9 +76,9 @@ export const creviceBat = defineFamily({
   build,
   dimensions,
   rules: [
-    wallRule(),
+    wallRule,
     ...EVERY_BOX,
-    roostGrip('back', isRough),
+    roostGrip({ front: 'inside', back: 'inside', partition: 'both' }),
     landingRule('back', 'The back', 'landing', fromMm(120), ({ sizes }) => sizes.landing),
     creviceRule,
   ],

@@ -11,18 +11,8 @@ import {
 } from '../../checks/index.js';
 import { at } from '../../lists/index.js';
 import { fromMm, type Ticks, toMm } from '../../measure/index.js';
-import type { PanelWood } from '../../plan/index.js';
 import { ofLength, text } from '../../text/index.js';
 import type { CrevicePlan } from './declared.js';
-
-const oneFace = ({ faceA, faceB }: PanelWood) => faceA === 'rough' || faceB === 'rough';
-
-/** Whether every roosting face comes rough from the saw: both of a partition, one of front and back. */
-export const isRough = ({ choices, wood }: CrevicePlan): boolean =>
-  oneFace(wood.front) &&
-  oneFace(wood.back) &&
-  (choices.crevices === '1' ||
-    (wood.partition.faceA === 'rough' && wood.partition.faceB === 'rough'));
 
 const figures = ({ evidence, source }: Animal) => ({ evidence, source });
 

@@ -102,7 +102,7 @@ export const openFront = defineFamily({
   rules: [
     openFrontRule,
     roomRule(),
-    wallRule(),
+    wallRule,
     recessRule,
     overhangRule,
     airRule,

@@ -7,6 +7,7 @@ import {
   overhangRule,
   recessRule,
   roomRule,
+  wallRule,
 } from '../../checks/index.js';
 import { at } from '../../lists/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
@@ -21,7 +22,7 @@ import type { DrawnDimension } from '../family.js';
 import { entranceDimensions } from '../slant-roof/dimensions.js';
 import { build } from './build.js';
 import { CHOICES, type OwlPlan, ROLES, SIZES } from './declared.js';
-import { hoistRule, platformRule, sheetWalls } from './rules.js';
+import { hoistRule } from './rules.js';
 
 type Size = keyof typeof SIZES;
 
@@ -100,12 +101,11 @@ export const owlBox = defineFamily({
     gripRule,
     entranceRule(),
     roomRule(),
-    sheetWalls,
+    wallRule,
     recessRule,
     overhangRule,
     airRule,
     accessRule,
-    platformRule,
     hoistRule,
     ...EVERY_BOX,
   ],

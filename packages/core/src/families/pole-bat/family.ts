@@ -21,11 +21,7 @@ import { build } from './build.js';
 import { CHOICES, type PolePlan, ROLES, SIZES } from './declared.js';
 import { frameOf } from './frame.js';
 
-const WALLS = ['front', 'back', 'side-left', 'side-right'] as const;
 const MOST_NOTCH = fromMm(15);
-
-const isRough = ({ wood }: PolePlan): boolean =>
-  WALLS.every((role) => wood[role].faceA === 'rough' || wood[role].faceB === 'rough');
 
 const creviceRule: Rule<PolePlan> = ({ plan, box, animals }) => {
   const crevice = at(box.cavities, 0).depth;
@@ -91,11 +87,17 @@ export const poleBat = defineFamily({
   build,
   dimensions,
   rules: [
-    roostGrip('front', isRough),
+    roostGrip({
+      front: 'inside',
+      back: 'inside',
+      'side-left': 'inside',
+      'side-right': 'inside',
+      post: 'all',
+    }),
     creviceRule,
     landingRule('post', 'The post', 'postBelow', fromMm(150), ({ sizes }) => sizes.postBelow),
     ({ plan }) => [ridgeCheck(plan.choices.ridge, frameOf(plan).pitch)],
-    wallRule(),
+    wallRule,
     ...EVERY_BOX,
   ],
   defaultsFor(animal, start) {

@@ -50,12 +50,12 @@ const shelfRule: Rule<RidgePlan> = (held) => {
 };
 
 /** The swing under the slope that lies over it. */
-const swingUnderSlope: Rule<RidgePlan> = ({ plan, box, animals }) => {
-  const over = plan.choices.opensAt === 'left' ? 'roof-left' : 'roof-right';
+const swingUnderSlope: Rule<RidgePlan> = ({ box, ...held }) => {
+  const over = held.plan.choices.opensAt === 'left' ? 'roof-left' : 'roof-right';
   const panels = box.panels
     .filter(({ id }) => id === over || !id.startsWith('roof'))
     .map((panel) => (panel.id === over ? { ...panel, role: 'roof' } : panel));
-  return swingRule({ plan, animals, box: { ...box, panels } });
+  return swingRule({ ...held, box: { ...box, panels } });
 };
 
 type Size = keyof typeof SIZES;
@@ -143,7 +143,7 @@ export const ridgeRoofBox = defineFamily({
     gripRule,
     entranceRule(),
     roomRule(),
-    wallRule(),
+    wallRule,
     recessRule,
     overhangRule,
     airRule,

@@ -1,4 +1,4 @@
-import { EVERY_BOX, openFrontRule, roomRule } from '../../checks/index.js';
+import { EVERY_BOX, openFrontRule, roomRule, wallRule } from '../../checks/index.js';
 import { at } from '../../lists/index.js';
 import type { PanelSet } from '../../panels/index.js';
 import { middle, roundingFor } from '../../plan/index.js';
@@ -64,7 +64,7 @@ export const roostShelf = defineFamily({
   notTrimmed: ['drainSize'],
   build,
   dimensions,
-  rules: [openFrontRule, roomRule(), ...EVERY_BOX],
+  rules: [openFrontRule, roomRule(), wallRule, ...EVERY_BOX],
   defaultsFor(animal, start) {
     const { up } = roundingFor(animal);
     const { sizes } = start;

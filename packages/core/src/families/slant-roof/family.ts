@@ -53,7 +53,7 @@ export const slantRoof = defineFamily({
     gripRule,
     entranceRule(),
     roomRule(),
-    wallRule(),
+    wallRule,
     recessRule,
     overhangRule,
     ...UNDER_A_ROOF,

@@ -70,7 +70,10 @@ function build(plan: SquareCutPlan): ReturnType<typeof cutShell> {
 
 /** The overhang is the boards', so its remedy is another board. */
 const boardsOverhang: Rule<SquareCutPlan> = ({ plan, ...held }) =>
-  overhangRule({ ...held, plan: shellOf(plan) }).map((check) => ({ ...check, remedies: [] }));
+  overhangRule({ ...held, plan: { ...shellOf(plan), place: plan.place } }).map((check) => ({
+    ...check,
+    remedies: [],
+  }));
 
 const isOwn = (size: string): size is keyof typeof SIZES => Object.hasOwn(SIZES, size);
 
@@ -106,7 +109,7 @@ export const squareCut = defineFamily({
     gripRule,
     entranceRule(),
     roomRule(null),
-    wallRule(),
+    wallRule,
     recessRule,
     boardsOverhang,
     ...UNDER_A_ROOF,

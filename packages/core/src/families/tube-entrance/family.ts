@@ -175,7 +175,7 @@ export const tubeEntrance = defineFamily({
         plan: borePlan(plan),
       }),
     roomRule(),
-    wallRule(),
+    wallRule,
     recessRule,
     overhangRule,
     accessRule,
