@@ -35,10 +35,10 @@ function Asked<T extends string>({
   onChange: (value: T | null) => void;
 }) {
   return (
-    <label>
-      <span className="label block">{label}</span>
+    <label className="grid grid-cols-[4.2rem_1fr] items-center gap-2">
+      <span className="label">{label}</span>
       <select
-        className="field w-full"
+        className="field w-full min-w-0"
         value={value ?? ''}
         disabled={locked}
         onChange={(event) => onChange(options.find((each) => each === event.target.value) ?? null)}
@@ -67,8 +67,8 @@ export function PlacePicker({
 }) {
   const set = (change: Partial<Place>) => onChange({ ...place, ...change });
   return (
-    <fieldset className="mt-3 grid grid-cols-2 gap-2">
-      <legend className="label">Where it hangs</legend>
+    <fieldset className="mt-3 grid gap-1.5">
+      <legend className="label mb-1">Where it hangs</legend>
       <Asked
         label="Cover"
         value={place.cover}

@@ -244,7 +244,9 @@ export function LayoutStation() {
             onUse={(id) => change({ forbidden: forbidden.filter((each) => each !== id) })}
           />
         )}
-        {!accepted && <SearchCard found={found} start={job && (() => search.start(job, goals))} />}
+        {!accepted && !asks && (
+          <SearchCard found={found} start={job && (() => search.start(job, goals))} />
+        )}
         {made && <Otherwise made={made} />}
         <SawCard change={change} />
       </aside>
