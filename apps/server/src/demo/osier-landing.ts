@@ -92,7 +92,6 @@ const sticks = (): NewBoard[] => [
     material: 'spruce',
     faceA: 'planed',
     faceB: 'planed',
-    assumed: ['faces'],
     price: 420,
   }),
   board('Lath', 20, 1 / 4, 0.5, 48, {
@@ -115,7 +114,9 @@ const endsAndSheets = (): NewBoard[] => [
   board('Roof end', 1, 3 / 4, 7.25, 13, {
     offcut: true,
     material: 'eastern-white-pine',
+    faceA: 'planed',
     faceB: 'planed',
+    assumed: ['faces'],
   }),
   board('Half-inch ply', 3, 15 / 32, 48, 96, {
     material: 'plywood',

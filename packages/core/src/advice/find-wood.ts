@@ -59,9 +59,16 @@ const likeStick = ([thickness, width]: readonly [number, number], board: BoardKi
   return near(board.thickness, thickness) && near(board.width, width);
 };
 
+/** How far a board is from the usual stick, as a ratio of its measures; nothing where it is no stick that is sought. */
+const offStick = (stick: PanelRole['stick'], { thickness, width }: BoardKind): number =>
+  stick
+    ? Math.abs(Math.log(thickness / fromMm(stick[0]))) +
+      Math.abs(Math.log(width / fromMm(stick[1])))
+    : 0;
+
 /**
  * The plan with its panels given to boards that are wide enough: for each group of roles the whole board with which the box breaks
- * the fewest rules, of those the commonest, the cheaper of two equally common. A group that no board carries keeps its wood, so that the
+ * the fewest rules, of those the commonest (of sticks the one nearest to the usual), the cheaper of two equally common. A group that no board carries keeps its wood, so that the
  * maker sees what is missing.
  */
 export function findWood(plan: BoxPlan, boards: readonly BoardsAtHand[]): BoxPlan {
@@ -76,6 +83,7 @@ export function findWood(plan: BoxPlan, boards: readonly BoardsAtHand[]): BoxPla
     const stick = family.roles.find((role) => role.id === roles[0])?.stick;
     const tried = whole
       .filter((board) => !stick || likeStick(stick, board))
+      .sort((a, b) => offStick(stick, a) - offStick(stick, b))
       .flatMap((board) => {
         const broken = brokenWith(now, roles, board);
         return broken === null ? [] : [{ board, broken }];

@@ -1,3 +1,4 @@
-export { findWood, woodGroups } from './find-wood.js';
+export { type BoardsAtHand, findWood, woodGroups } from './find-wood.js';
 export { type FitOffer, type FitQuestion, fitOffers } from './fit.js';
 export { type LumberOffer, lumberOffers } from './lumber.js';
+export { type RippedSticks, ripSticks } from './rip-sticks.js';

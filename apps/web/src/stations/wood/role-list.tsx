@@ -1,3 +1,5 @@
+import { type RippedSticks, ripSticks } from '@spare-knot/core/advice';
+import type { BoardRecord } from '@spare-knot/core/api';
 import type { Family } from '@spare-knot/core/families';
 import { measuresOf, type Panel } from '@spare-knot/core/panels';
 import type { PanelRole, PanelWood } from '@spare-knot/core/plan';
@@ -7,6 +9,9 @@ import { Length } from '../../measure/length';
 import type { useRack } from '../../rack/use-rack';
 import { assumedWords, woodWords } from '../../wood/wood-words';
 import { isSameWood, rolesToFind } from './role-groups';
+
+/** Offers of boards to rip a stick from, beside it. */
+const MOST_RIPPED = 2;
 
 function WoodWords({ wood, isStick }: { wood: PanelWood | undefined; isStick: boolean }) {
   if (!wood) return 'no wood chosen';
@@ -32,14 +37,19 @@ function RoleRow({
   panel,
   isMissing,
   isChosen,
+  ripped,
   onChoose,
+  onRip,
 }: {
   role: PanelRole;
   wood: PanelWood | undefined;
   panel: Panel | undefined;
   isMissing: boolean;
   isChosen: boolean;
+  /** Wider boards that the stick can be ripped from. */
+  ripped: readonly RippedSticks<BoardRecord>[];
   onChoose: (isChosen: boolean) => void;
+  onRip: (wood: PanelWood) => void;
 }) {
   return (
     <li className="border-b border-dotted border-line py-1">
@@ -64,6 +74,22 @@ function RoleRow({
           </span>
         </span>
       </label>
+      {(isMissing || isChosen) &&
+        ripped.map(({ board, sticks, kerfs, wood: own }) => (
+          <p key={board.id} className="ml-6 flex flex-wrap items-center gap-x-2 text-sm">
+            <button
+              type="button"
+              className="link text-left"
+              aria-label={`${role.label}: rip it from ${board.name}`}
+              onClick={() => onRip(own)}
+            >
+              Rip {sticks} from each {board.name}
+            </button>
+            <span className="text-soft">
+              {kerfs} {kerfs === 1 ? 'kerf' : 'kerfs'}, <Length ticks={board.width} unit /> wide
+            </span>
+          </p>
+        ))}
     </li>
   );
 }
@@ -80,8 +106,15 @@ export function RoleList({
   roles: readonly string[];
   onRoles: (roles: readonly string[]) => void;
 }) {
-  const { draft, sound } = useBatch();
+  const { draft, sound, edit, locked } = useBatch();
   const { wood, choices } = draft.plan;
+  const { saw } = draft;
+  const rippedFor = (role: PanelRole) => {
+    const own = wood[role.id];
+    if (!role.stick || !own?.width || !saw.rip || locked) return [];
+    const { thickness, width } = own;
+    return ripSticks({ thickness, width }, rack.boards, saw.kerf).slice(0, MOST_RIPPED);
+  };
   return (
     <ul className="mt-2">
       {rolesToFind(family, choices).map((role) => {
@@ -95,6 +128,13 @@ export function RoleList({
             panel={sound?.box.panels.find((each) => each.role === role.id)}
             isMissing={rack.query.data !== undefined && own !== undefined && !isThere}
             isChosen={roles.includes(role.id)}
+            ripped={rippedFor(role)}
+            onRip={(ripped) =>
+              edit((current) => ({
+                ...current,
+                plan: { ...current.plan, wood: { ...current.plan.wood, [role.id]: ripped } },
+              }))
+            }
             onChoose={(isChosen) =>
               onRoles(isChosen ? [...roles, role.id] : roles.filter((each) => each !== role.id))
             }
