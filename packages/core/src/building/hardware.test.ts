@@ -6,6 +6,7 @@ import { at, entry, must } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
 import { FASTENERS, fastenerFor, type PanelSet } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
+import { plainText } from '../text/index.js';
 import { hardwareOf } from './hardware.js';
 import { outsideArea } from './surfaces.js';
 
@@ -83,6 +84,36 @@ describe('what a box takes beside its wood', () => {
     ]);
     const strip = lines(withChoices({ roof: 'strip', access: 'roof' }));
     expect([strip.has('strip'), strip.has('hinge')]).toEqual([true, false]);
+  });
+
+  test('staves are glued even where screws alone hold the box, and the plies’ edges are coated by themselves', () => {
+    const narrow = withChoices({ fastening: 'screws', wide: 'glued' });
+    const wood = Object.fromEntries(
+      Object.entries(narrow.wood).map(([role, own]) => [
+        role,
+        role === 'roof' ? { ...own, width: fromMm(110) } : own,
+      ]),
+    );
+    const glue = entry(lines({ ...narrow, wood }), 'glue');
+    expect(glue.quantity).toBeGreaterThan(0);
+    expect(plainText(glue.why)).toContain('between staves');
+    const sheets = Object.fromEntries(
+      Object.entries(narrow.wood).map(([role, own]) => [
+        role,
+        { ...own, material: 'plywood', thickness: fromMm(18) },
+      ]),
+    );
+    const coat = (where: string) =>
+      entry(
+        lines({
+          ...narrow,
+          wood: sheets,
+          finish: [{ where, what: 'paint', base: 'water', shade: null }],
+        }),
+        'finish',
+      );
+    expect(coat('edges').quantity).toBeLessThan(coat('outside').quantity);
+    expect(plainText(coat('edges').why)).toContain('plies’ edges');
   });
 
   test('glue and finish follow the choices', () => {

@@ -7,9 +7,11 @@ import {
   type Joint,
   measuresOf,
   type PanelSet,
+  stavesOf,
 } from '../panels/index.js';
 import type { BoxPlan, Finish } from '../plan/index.js';
 import { joinTexts, ofArea, ofLength, ofLiquid, ofPanel, type Text, text } from '../text/index.js';
+import { isSheet } from '../wood/index.js';
 import { outsideArea } from './surfaces.js';
 
 /** One line of what is bought beside the wood, for one box. */
@@ -193,18 +195,42 @@ const fittingLines = ({ fittings = [] }: PanelSet): HardwareLine[] => [
 const gluedJoints = ({ choices }: BoxPlan, { joints }: PanelSet): readonly Joint[] =>
   choices.fastening === 'screws' ? [] : joints.filter((joint) => joint.kind === 'butt');
 
-/** Total length of the joints that are glued, in ticks. */
+/** Where something is glued: how long, in ticks, and how much of it, in square ticks. */
+interface Seam {
+  length: Ticks;
+  area: number;
+}
+
+/** Seams of panels that are glued up of staves: glued whatever holds the box together. */
+const staveSeams = (plan: BoxPlan, box: PanelSet): Seam[] =>
+  box.panels.flatMap((panel): Seam[] => {
+    const width = plan.wood[panel.role]?.width;
+    if (!width || panel.fromLog || plan.choices.wide === 'whole') return [];
+    const seams = (stavesOf(panel, width)?.length ?? 1) - 1;
+    if (seams < 1) return [];
+    const length = seams * panel.instances.length * measuresOf(panel).blankLength;
+    return [{ length, area: length * panel.thickness }];
+  });
+
+const seamsOf = (plan: BoxPlan, box: PanelSet): Seam[] => [
+  ...gluedJoints(plan, box).map(({ contact }) => contact),
+  ...staveSeams(plan, box),
+];
+
+/** Total length of what is glued, joints and staves, in ticks. */
 export const glueLine = (plan: BoxPlan, box: PanelSet): Ticks =>
-  sum(gluedJoints(plan, box).map(({ contact }) => contact.length));
+  sum(seamsOf(plan, box).map(({ length }) => length));
 
 function glueLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
-  const area = squareMetres(sum(gluedJoints(plan, box).map(({ contact }) => contact.area)));
+  const area = squareMetres(sum(seamsOf(plan, box).map((seam) => seam.area)));
+  const staves = sum(staveSeams(plan, box).map(({ length }) => length));
+  const ofThem = staves > 0 ? text`, ${ofLength(staves)} of it between staves` : '';
   return bought({
     id: 'glue',
     name: text`Exterior glue`,
     quantity: Math.ceil(area * GLUE_ML_PER_M2),
     unit: 'ml',
-    why: text`On ${ofLength(glueLine(plan, box))} of joint.`,
+    why: text`On ${ofLength(glueLine(plan, box))} of joint${ofThem}.`,
   });
 }
 
@@ -214,16 +240,34 @@ const coatName = ({ what, base }: Finish): Text => {
   return text`${base === null ? 'Exterior' : word} ${what}`;
 };
 
-function finishLines({ finish }: BoxPlan, box: PanelSet): HardwareLine[] {
+/** The edges of panels of sheet, in square ticks. */
+const sheetEdges = ({ wood }: BoxPlan, { panels }: PanelSet): number =>
+  sum(
+    panels
+      .filter(({ role }) => isSheet(wood[role]?.material ?? ''))
+      .map(
+        ({ edges, thickness, instances }) =>
+          sum(edges.map(({ length }) => length)) * thickness * instances.length,
+      ),
+  );
+
+const isOnEdges = ({ where }: Finish): boolean => /edge/i.test(where);
+
+function finishLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
+  const { finish } = plan;
   if (finish.length === 0) return [];
-  const area = squareMetres(outsideArea(box));
-  return finish.map((coat, index) => ({
-    id: index === 0 ? 'finish' : `finish-${index + 1}`,
-    name: coatName(coat),
-    quantity: Math.ceil(area * FINISH_ML_PER_M2),
-    unit: 'ml',
-    why: text`Two coats on ${ofArea(area)} of outside; nothing inside or round the entrance.`,
-  }));
+  const outside = squareMetres(outsideArea(box));
+  return finish.map((coat, index) => {
+    const area = isOnEdges(coat) ? squareMetres(sheetEdges(plan, box)) : outside;
+    const where = isOnEdges(coat) ? 'the plies’ edges' : 'outside';
+    return {
+      id: index === 0 ? 'finish' : `finish-${index + 1}`,
+      name: coatName(coat),
+      quantity: Math.ceil(area * FINISH_ML_PER_M2),
+      unit: 'ml',
+      why: text`Two coats on ${ofArea(area)} of ${where}; nothing inside or round the entrance.`,
+    };
+  });
 }
 
 /** Everything one box takes beside its panels, each quantity counted from its joints, holes and faces. */
