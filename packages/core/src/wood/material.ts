@@ -46,7 +46,7 @@ export const MATERIALS: readonly Material[] = [
   solid('eastern-white-pine', 'eastern white pine', 390, 'pine', 'whitepine'),
   solid('spruce', 'spruce', 430, 'spruce', 'whitewood'),
   solid('scots-pine', 'Scots pine', 510, 'scots', 'redwood'),
-  solid('softwood', 'softwood of unknown kind', 450, 'softwood'),
+  solid('softwood', 'softwood of unknown kind', 450, 'softwood', 'spf'),
   solid('douglas-fir', 'Douglas-fir', 540, 'douglas', 'fir', 'doug'),
   solid('larch', 'larch', 580, 'larch', 'tamarack'),
   solid('baldcypress', 'baldcypress', 510, 'cypress', 'baldcypress'),

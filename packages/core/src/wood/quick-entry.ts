@@ -39,7 +39,9 @@ const LENGTH = String.raw`(?:${FEET}|${NUMBER}\s*${UNIT}?)(?![\w.])`;
 const WITH_UNIT = String.raw`(?:${FEET}|${NUMBER}\s*${UNIT})(?![\w.])`;
 const SIZES = new RegExp(String.raw`(${LENGTH})\s*x\s*(${LENGTH})\s*x\s*(${LENGTH})`);
 /** `47 x 100 3.9m`: the length apart, known by its unit. */
-const APART = new RegExp(String.raw`(${LENGTH})\s*x\s*(${LENGTH})[\s,]+(${WITH_UNIT})`);
+const APART = new RegExp(
+  String.raw`(${LENGTH})\s*x\s*(${LENGTH})[\s,]+([a-z ]+?\s)?(${WITH_UNIT})`,
+);
 /** `1/2 ply 4ft x 8ft`, `12mm ply 1220 x 2440`, and `ply 4 x 8 ft 1/2`. */
 const SHEET_FIRST = new RegExp(
   String.raw`(${LENGTH})\s+([a-z ]+?)\s+(${LENGTH})\s*x\s*(${LENGTH})`,
@@ -50,9 +52,12 @@ const SHEET_LAST = new RegExp(
 const NOMINAL = new RegExp(String.raw`(\d+x\d+)\s*(?:x|,|\s)\s*(${LENGTH})`);
 const PRICE =
   /(?:^|\s)(?:at|@|for)?\s*[$£€]?\s*(\d+(?:[.,]\d{1,2})?)\s*[$£€]?\s*(?:each|ea|a piece)?\s*$/;
+/** `3 x 38 x 225 scaffold boards 3.9 m`: a number of boards, their section, and their length with its unit. */
+const COUNT_TIMES = new RegExp(String.raw`^(\d+) x (\d\S* x \d[^x]*?[a-z ]+${WITH_UNIT}.*)$`);
 /** A bare number from here on is none of inches where thicknesses stand, nor feet where sheets' sides do. */
 const THICK_INCHES = 6;
 const SIDE_FEET = 12;
+const LONG_FEET = 24;
 
 const singular = (name: string): string =>
   name.length > 3 && name.endsWith('s') && !name.endsWith('ss') ? name.slice(0, -1) : name;
@@ -86,12 +91,13 @@ const plain = (line: string): string =>
 
 /** How many boards, and the rest of the line, a nominal size in it drawn together (`1 x 6` is `1x6`). */
 function readCount(text: string): { quantity: number; said: string } {
-  const counted = /^(\d+)\s+(?!x\b|mm\b|cm\b|m\b|in\b|ft\b|\d+\/)(.*)$/.exec(text);
+  const counted =
+    COUNT_TIMES.exec(text) ?? /^(\d+)\s+(?!x\b|mm\b|cm\b|m\b|in\b|ft\b|\d+\/)(.*)$/.exec(text);
   const quantity = counted ? Number(counted[1]) : 1;
   if (quantity < 1 || quantity > 1000)
     unread(`${quantity} boards: between 1 and 1000 can be entered at once.`);
   const said = (counted?.[2] ?? text).replace(
-    /(?<![\d/.,¼½¾⅐-⅞-])(\d+) x (\d+)(?= x |$|\s+(?!(?:mm|cm|m|in|inch|inches|ft|feet|foot)\b|["'])\S)/,
+    /(?<![\d/.,¼½¾⅐-⅞-])(\d+) x (\d+)(?= x |$|\s+(?!(?:mm|cm|m|in|inch|inches|ft|feet|foot)\b|["']|\d+\/|[¼½¾⅐-⅞])\S)/,
     (all, a: string, b: string) =>
       nominalByName(`${a}×${b}`) && !SIZES.test(all) ? `${a}x${b}` : all,
   );
@@ -107,7 +113,8 @@ function namedSizes(line: string, said: string): SaidSizes {
   const [, before = '', rest = ''] = /^([a-z ]+?)\s+(\d.*)$/.exec(said) ?? [];
   const length = new RegExp(`^${LENGTH}`).exec(rest)?.[0];
   const name = singular(before.trim());
-  const exact = NOMINAL_SIZES.find((size) => size.name === name);
+  // `fence pickets` and `cedar pickets` are pickets.
+  const exact = NOMINAL_SIZES.find((size) => ` ${name}`.endsWith(` ${size.name}`));
   const likely =
     exact ?? NOMINAL_SIZES.find((size) => name !== '' && size.name.startsWith(`${name},`));
   if (likely && length !== undefined)
@@ -161,10 +168,21 @@ function readSizes(line: string, said: string): SaidSizes {
   const full = SIZES.exec(said) ?? null;
   const sheet = full ? null : sheetSizes(said);
   if (sheet) return sheet;
-  const found = full ?? APART.exec(said);
-  if (!found) return namedSizes(line, said);
-  const [, thickness = '', width = '', length = ''] = found;
-  return { sizes: { thickness, width, length }, nominal: null, length, ...around(said, found) };
+  if (full) {
+    const [, thickness = '', width = '', length = ''] = full;
+    return { sizes: { thickness, width, length }, nominal: null, length, ...around(said, full) };
+  }
+  const apart = APART.exec(said);
+  if (!apart) return namedSizes(line, said);
+  const [, thickness = '', width = '', words = '', length = ''] = apart;
+  const { before, after } = around(said, apart);
+  return {
+    sizes: { thickness, width, length },
+    nominal: null,
+    length,
+    before: `${before}${words}`,
+    after,
+  };
 }
 
 function readMeasure(what: string, value: string, system: UnitSystem): Ticks {
@@ -185,27 +203,38 @@ function unitOfBare({ sizes, nominal, length }: SaidSizes, system: UnitSystem): 
   return system;
 }
 
-/** Feet said once for both sides of a sheet (`4 x 8 ft`). */
-function sideOf(width: string, length: string): string {
-  return /(?:ft|feet|')\s*$/.test(length) && bare(width) > 0 && bare(width) <= SIDE_FEET
-    ? `${width}ft`
-    : width;
+const isFew = (value: string, most: number): boolean => bare(value) > 0 && bare(value) <= most;
+
+/** Feet that go without saying: those of a sheet's sides (`4 x 8`, `4 x 8 ft`), and the length of a board that is sold by its name. */
+function inFeet({ soldBy, nominal, sizes, length }: SaidSizes): { width: string; length: string } {
+  const feet = (value: string, most: number) => (isFew(value, most) ? `${value.trim()}ft` : value);
+  const width = sizes?.width ?? '';
+  if (soldBy) return { width: feet(width, SIDE_FEET), length: feet(length, SIDE_FEET) };
+  const inInches = nominal !== null && /^\d+×\d+$/.test(nominal.name);
+  return { width, length: inInches ? feet(length, LONG_FEET) : length };
 }
 
 function measured(found: SaidSizes, system: UnitSystem) {
-  const { sizes, nominal, soldBy, length: said } = found;
+  const { sizes, nominal, soldBy } = found;
+  const said = inFeet(found);
   const unit = unitOfBare(found, system);
   const millimetres = soldBy && sizes && bare(sizes.length) > 100 ? 'mm' : unit;
   const thickness = sizes
     ? readMeasure('thickness', sizes.thickness, unit)
     : must(nominal, 'a nominal size').thickness;
   const width = sizes
-    ? readMeasure('width', soldBy ? sideOf(sizes.width, said) : sizes.width, millimetres)
+    ? readMeasure('width', said.width, millimetres)
     : must(nominal, 'a nominal size').width;
-  const length = readMeasure('length', said, millimetres);
+  const length = readMeasure('length', said.length, millimetres);
   if (thickness > width)
     unread(`The board would be thicker than wide: sizes go thickness x width x length.`);
-  return { thickness: soldBy ? sheetThickness(thickness) : thickness, width, length };
+  if (!soldBy) return { thickness, width, length };
+  // The shorter side of a sheet is its width, whichever was said first.
+  return {
+    thickness: sheetThickness(thickness),
+    width: Math.min(width, length),
+    length: Math.max(width, length),
+  };
 }
 
 /** The price at the end of a line, each board, and the words before it. */

@@ -14,8 +14,8 @@ const both = (face: Face): Faces => ({ faceA: face, faceB: face });
 function facesSaid(words: string): Faces | null {
   const rough = /\brough|\bsawn/.test(words);
   const planed = /\bplaned|\bsmooth|\bsurfaced|\bs4s\b|\bdressed/.test(words);
-  if (rough && (planed || /one (side|face)/.test(words)))
-    return { faceA: 'rough', faceB: 'planed' };
+  const one = /\bone (side|face)/.test(words);
+  if ((rough && planed) || ((rough || planed) && one)) return { faceA: 'rough', faceB: 'planed' };
   if (planed) return both('planed');
   return rough ? both('rough') : null;
 }

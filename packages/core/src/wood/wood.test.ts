@@ -71,6 +71,13 @@ describe('a line about boards', () => {
     ['3 spruce 47 x 100 3.9m £9 each', 3, 47, 100, 3900, 'spruce', 900],
     ['5 old fence boards 16 x 125 x 1500', 5, 16, 125, 1500, 'fence-board', null],
     ['2 sheets mdf 12 x 1220 x 2440', 2, 12, 1220, 2440, 'mdf', null],
+    ['2 sheets of 3/4 plywood 4x8 52.00', 2, 19.05, 1219.2, 2438.4, 'plywood', 5200],
+    ['9mm exterior ply 8ft x 4ft', 1, 9, 1219.2, 2438.4, 'plywood', null],
+    ['3 1x6x6 cedar', 3, 19.05, 139.7, 1828.8, 'western-red-cedar', null],
+    ['5 fence pickets 6ft cedar 3.40 each', 5, 15.875, 139.7, 1828.8, 'western-red-cedar', 340],
+    ['6 cedar pickets 6ft', 6, 15.875, 139.7, 1828.8, 'western-red-cedar', null],
+    ['3 x 38x225 scaffold boards 3.9 m', 3, 38, 225, 3900, 'scaffold-board', null],
+    ['2x4 8ft spf 4.20', 1, 38.1, 88.9, 2438.4, 'softwood', 420],
     ['1x12 x 6ft yellow poplar', 1, 19.05, 285.75, 1828.8, 'yellow-poplar', null],
   ])('%s', (line, quantity, thickness, width, length, material, price) => {
     const { kind, ...entry } = read(line);
@@ -98,6 +105,14 @@ describe('a line about boards', () => {
   ])('%s: faces %s, assumed %j', (line, face, assumed) => {
     const { kind } = read(line);
     expect([kind.faceA, kind.faceB, kind.assumed]).toEqual([face, face, assumed]);
+  });
+
+  test('planed one side, rough one face: the other is as it is not said', () => {
+    for (const words of ['planed one side', 'rough one face', 'rough/planed'])
+      expect(read(`3/4 x 7 1/4 x 8ft pine ${words}`).kind).toMatchObject({
+        faceA: 'rough',
+        faceB: 'planed',
+      });
   });
 
   test('treatment, grade, stamp and old paint are read as they are said', () => {
