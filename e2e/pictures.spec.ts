@@ -1,10 +1,15 @@
 import { fileURLToPath } from 'node:url';
+import type { Page } from '@playwright/test';
 import { must } from '@spare-knot/core/lists';
 import { expect, test } from './test-server.js';
 
 /** The pictures in docs/screenshots, made from the demo: SPARE_KNOT_PICTURES=1 and the browser tests’ runner. */
 const path = (name: string) =>
   fileURLToPath(new URL(`../docs/screenshots/${name}.png`, import.meta.url));
+
+/** The options are drawn by a worker, a moment after the box. */
+const optionsDrawn = (page: Page) =>
+  expect(page.getByRole('region', { name: 'How it is made' }).locator('svg').nth(3)).toBeVisible();
 
 test('pictures of every main view', async ({ page }) => {
   await page.goto('/new');
@@ -20,6 +25,7 @@ test('pictures of every main view', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
   await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
+  await optionsDrawn(page);
   await page.getByRole('button', { name: 'Why slope?' }).click();
   await page.screenshot({ path: path('box') });
   await page.keyboard.press('Escape');
@@ -76,6 +82,7 @@ test('pictures of every main view', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'A barn owl box for the grain shed' }).click();
   await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
+  await optionsDrawn(page);
   await page.screenshot({ path: path('owl-box') });
   await page.goto('/handbook');
   await page.getByRole('tab', { name: 'Kinds of box' }).click();

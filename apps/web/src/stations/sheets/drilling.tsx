@@ -1,6 +1,8 @@
+import { printLengthUnit, type Ticks } from '@spare-knot/core/measure';
 import { type Feature, holeSize, type Panel } from '@spare-knot/core/panels';
 
 import { Length } from '../../measure/length';
+import { useUnits } from '../../measure/units';
 
 type Round = Extract<Feature, { diameter: number }>;
 type Groove = Extract<Feature, { kind: 'groove' }>;
@@ -85,6 +87,10 @@ function GrooveLine({ groove }: { groove: Groove }) {
 
 /** What is drilled and grooved, measured from the panel's lower end and its near edge. */
 export function Drilling({ panel }: { panel: Panel }) {
+  const { style } = useUnits();
+  // Bits come in sixty-fourths, whatever the tape is divided in.
+  const bits = style.system === 'inch' ? ({ system: 'inch', division: 64 } as const) : style;
+  const bitSize = (diameter: Ticks) => printLengthUnit(diameter, bits);
   const grooves = panel.features.filter(isGroove);
   const grip = grooves.filter(({ purpose }) => purpose === 'grip').length;
   return (
@@ -102,12 +108,8 @@ export function Drilling({ panel }: { panel: Panel }) {
       {pilotHoles(panel).map(({ diameter, clearance, count }) => (
         <span key={`${diameter} ${clearance}`} className="block">
           {count} pilot {count === 1 ? 'hole' : 'holes'} for {clearance ? 'screws' : 'nails'},{' '}
-          <Length ticks={diameter} unit />
-          {clearance && (
-            <>
-              , in this panel opened to <Length ticks={clearance} unit />
-            </>
-          )}
+          {bitSize(diameter)}
+          {clearance && `, in this panel opened to ${bitSize(clearance)}`}
         </span>
       ))}
     </>
