@@ -60,7 +60,7 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
             for (const derived of built.derived) expect(Number.isFinite(derived.value)).toBe(true);
           },
         ),
-        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 40) },
+        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 30) },
       );
       // A property that refuses everything proves nothing.
       expect(sound).toBeGreaterThan(0);
@@ -76,7 +76,7 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
             expect(plainText(at(built.refusals, 0).message).length).toBeGreaterThan(20);
           }
         }),
-        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 20) },
+        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 15) },
       );
     });
 

@@ -76,7 +76,7 @@ describe('remedies', () => {
             else expect([remedy.label, again.severity]).toEqual([remedy.label, 'warn']);
           }
       }),
-      { numRuns: 150 },
+      { numRuns: 110 },
     );
     expect(offered).toBeGreaterThan(40);
     expect(mended / offered).toBeGreaterThan(0.9);
