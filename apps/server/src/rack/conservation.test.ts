@@ -142,7 +142,7 @@ const ACTS: Record<string, RandomAct> = {
   },
 };
 
-const RUNS = Number(process.env.SPARE_KNOT_ACTS ?? 600);
+const RUNS = Number(process.env.SPARE_KNOT_ACTS ?? 300);
 
 describe('wood is conserved', () => {
   test(`over ${RUNS} random acts, some at once: boards made and given are there, taken or thrown away`, async () => {

@@ -240,7 +240,7 @@ describe('held against an independent solid modeller', () => {
         { numRuns: 6 },
       );
     }
-  }, 120_000);
+  });
 });
 
 const built = (plan: BoxPlan): PanelSet => {

@@ -145,7 +145,7 @@ describe('any job', () => {
           }
         }
       }),
-      { numRuns: 100 },
+      { numRuns: 60 },
     );
   });
 
@@ -166,7 +166,7 @@ describe('any job', () => {
           placed('a', x, 0, { copy: 2, flipped }),
         );
       }),
-      { numRuns: 20 },
+      { numRuns: 12 },
     );
   });
 });
