@@ -422,6 +422,19 @@ describe('dangers, one a plan', () => {
     },
   );
 
+  test('a face that is named by itself as assumed counts as one that nobody has looked at', () => {
+    for (const word of ['faceA', 'faceB', 'faces', 'face'])
+      expect(found(small({ woodOf: { front: { assumed: [word] } } }), 'grip')).toBe('stop');
+  });
+
+  test('no rule speaks twice of one thing', () => {
+    for (const [, , , broken, near] of DANGERS)
+      for (const plan of [broken(), near()]) {
+        const said = checksOf(plan).map(({ id, role }) => `${id} ${role}`);
+        expect(said).toEqual([...new Set(said)]);
+      }
+  });
+
   test('every rule says its mark and its source, and gives no remedy that brings a stop', () => {
     for (const [, , , broken] of DANGERS) {
       const plan = broken();

@@ -3,6 +3,7 @@ import { fromMm, type Ticks } from '../measure/index.js';
 import { type Panel, type PanelSet, plainName } from '../panels/index.js';
 import { type BoxPlan, hasRoughFace } from '../plan/index.js';
 import { type Text, text } from '../text/index.js';
+import { isAssumed, stillAssumed } from '../wood/index.js';
 import { COMMON, type Remedy, type Rule, setChoice, setWood } from './check.js';
 
 /** A sill this low is stepped over, not climbed to: common practice, no source. */
@@ -49,13 +50,10 @@ const REMEDIES: readonly Remedy[] = [
 /** Somebody has looked: the face that is taken for rough is. */
 const looked = (role: string): Remedy => ({
   label: 'I have looked: a face is rough',
-  apply: setWood([role], ({ assumed, ...wood }) => {
-    const left = (assumed ?? []).filter((each) => !each.startsWith('face'));
-    return {
-      ...wood,
-      faceA: 'rough',
-      ...(left.length > 0 && { assumed: left }),
-    };
+  apply: setWood([role], (wood) => {
+    const { assumed: _before, ...rest } = wood;
+    const left = stillAssumed(wood, 'faces');
+    return { ...rest, faceA: 'rough', ...(left.length > 0 && { assumed: left }) };
   }),
 });
 
@@ -92,7 +90,7 @@ export const gripRule: Rule = ({ plan, box }) => {
       },
     ];
   const said = plan.choices.gripBy?.trim() ?? '';
-  const unseen = plan.wood[wall.role]?.assumed?.some((each) => each.startsWith('face')) ?? false;
+  const unseen = isAssumed(plan.wood[wall.role] ?? {}, 'faces');
   const name = plainName(wall.role);
   const promised = text`The ${name} is planed within; grip is to be made otherwise: “${said}”. Do it before the box is closed.`;
   const nothing = unseen

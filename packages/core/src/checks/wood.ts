@@ -1,7 +1,14 @@
 import { plainName } from '../panels/index.js';
 import type { BoxPlan, PanelWood } from '../plan/index.js';
 import { plainText, type Text, text } from '../text/index.js';
-import { type Assumed, factsOf, isSheet, stillAssumed, woodRefused } from '../wood/index.js';
+import {
+  type Assumed,
+  factsOf,
+  isAssumed,
+  isSheet,
+  stillAssumed,
+  woodRefused,
+} from '../wood/index.js';
 import { type Check, COMMON, type Held, type Remedy, type Rule, setWood } from './check.js';
 
 /** The wood of every role that the box has panels of. */
@@ -65,7 +72,7 @@ const ASSUMPTIONS: readonly (readonly [Assumed, string, string])[] = [
 export const assumedRule: Rule = (held) => {
   const open = ASSUMPTIONS.flatMap(([fact, words, label]) => {
     const roles = woodInUse(held)
-      .filter(([, wood]) => wood.assumed?.some((each) => each.startsWith(fact.slice(0, 4))))
+      .filter(([, wood]) => isAssumed(wood, fact))
       .map(([role]) => role);
     return roles.length > 0 ? [{ fact, words, label, roles }] : [];
   });

@@ -54,12 +54,15 @@ export function factsOf(wood: WoodFacts): WoodFacts {
   };
 }
 
+/** A single face that is named stands for both: neither has been looked at. */
+const factOf = (word: string): string => (/^face[ab]?$/i.test(word) ? 'faces' : word);
+
 export const isAssumed = (wood: WoodFacts, fact: Assumed): boolean =>
-  wood.assumed?.includes(fact) ?? false;
+  wood.assumed?.some((each) => factOf(each) === fact) ?? false;
 
 /** What is still assumed of a board once something is confirmed. */
 export const stillAssumed = (wood: WoodFacts, fact: Assumed): readonly string[] =>
-  (wood.assumed ?? []).filter((each) => each !== fact);
+  (wood.assumed ?? []).filter((each) => factOf(each) !== fact);
 
 const UNKNOWN = (material: string): Text =>
   text`“${material}” is not known here: say which wood it is.`;

@@ -1,21 +1,18 @@
 import {
   accessRule,
   airRule,
-  COMMON,
   EVERY_BOX,
   entranceRule,
   gripRule,
   overhangRule,
-  perchRule,
   type Rule,
   recessRule,
   roomRule,
-  setChoice,
   swingRule,
   wallRule,
 } from '../../checks/index.js';
 import { at } from '../../lists/index.js';
-import { fromMm, type Ticks, tan, toMm } from '../../measure/index.js';
+import { type Ticks, tan, toMm } from '../../measure/index.js';
 import type { PanelSet } from '../../panels/index.js';
 import { text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
@@ -27,27 +24,6 @@ import type { DrawnDimension } from '../family.js';
 import { entranceDimensions } from '../slant-roof/dimensions.js';
 import { build } from './build.js';
 import { CHOICES, type RidgePlan, ROLES, SIZES } from './declared.js';
-
-/** From here on an entrance is an owl's: common practice, no source. */
-const LARGE = fromMm(120);
-
-const shelfRule: Rule<RidgePlan> = (held) => {
-  const { plan } = held;
-  if (plan.choices.landing !== 'shelf') return perchRule(held);
-  const large = plan.sizes.entranceWidth >= LARGE;
-  return [
-    {
-      ...COMMON,
-      id: 'perch',
-      severity: large ? 'kept' : 'warn',
-      role: 'shelf',
-      text: large
-        ? text`A landing shelf, for owls whose young walk out before they fly.`
-        : text`A shelf at a small entrance serves predators and competitors.`,
-      remedies: large ? [] : [{ label: 'Leave it off', apply: setChoice('landing', 'none') }],
-    },
-  ];
-};
 
 /** The swing under the slope that lies over it. */
 const swingUnderSlope: Rule<RidgePlan> = ({ box, ...held }) => {
@@ -150,7 +126,6 @@ export const ridgeRoofBox = defineFamily({
     accessRule,
     swingUnderSlope,
     ({ plan }) => [ridgeCheck(plan.choices.ridge, plan.angles.pitch)],
-    shelfRule,
     ...EVERY_BOX,
   ],
   defaultsFor(animal, start) {
