@@ -6,9 +6,18 @@ import { HealthController } from './health.controller.js';
 import { RackModule } from './rack/rack.module.js';
 import { RequestsModule } from './requests/requests.module.js';
 import { ShopModule } from './shop/shop.module.js';
+import { YardModule } from './yard/yard.module.js';
 
 @Module({
-  imports: [DatabaseModule, RequestsModule, RackModule, BatchesModule, ShopModule, DemoModule],
+  imports: [
+    DatabaseModule,
+    RequestsModule,
+    RackModule,
+    YardModule,
+    BatchesModule,
+    ShopModule,
+    DemoModule,
+  ],
   controllers: [HealthController],
 })
 export class AppModule {}

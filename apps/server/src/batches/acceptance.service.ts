@@ -1,17 +1,16 @@
 import { Injectable } from '@nestjs/common';
-import { type BoardRecord, batchQuestion, type NewBoard } from '@spare-knot/core/api';
-import { layoutJob } from '@spare-knot/core/job';
-import { checkLayout, type KeptOffcut, type Layout, sortPins } from '@spare-knot/core/layout';
+import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
+import type { KeptOffcut, Layout } from '@spare-knot/core/layout';
 import { moveZone } from '@spare-knot/core/plane';
-import { plainText } from '@spare-knot/core/text';
 import { factsOf, liesOnBoard } from '@spare-knot/core/wood';
 import { Database } from '../database/database.js';
-import { conflict, notFound, stale, unsound } from '../http/problem.js';
+import { conflict, notFound, stale } from '../http/problem.js';
 import { isSameKind } from '../rack/board-rows.js';
 import { RackRepository } from '../rack/rack.repository.js';
 import { askedFor, countBoards, shortOf } from './asked.js';
-import { type BatchAlone, type BatchRow, batchOf, layoutOf } from './batch-rows.js';
+import { type BatchRow, batchOf, layoutOf } from './batch-rows.js';
 import { BatchesRepository } from './batches.repository.js';
+import { LayoutJudge, woodChanged } from './layout-judge.js';
 import { type GivenOffcut, LayoutsRepository, type TakenBoards } from './layouts.repository.js';
 
 const offcutBoard = (board: BoardRecord, offcut: KeptOffcut): NewBoard => ({
@@ -33,12 +32,6 @@ const offcutBoard = (board: BoardRecord, offcut: KeptOffcut): NewBoard => ({
     .filter((defect) => liesOnBoard(defect.zone, offcut.length, offcut.width)),
 });
 
-const rackChanged = (kinds: number) =>
-  conflict(
-    'The rack has changed',
-    `${kinds === 1 ? 'One kind of board is' : `${kinds} kinds of boards are`} no longer there as this layout needs. Lay the batch out again.`,
-  );
-
 /** Takes a layout's boards off the rack and puts its kept offcuts on, once; and undoes that. */
 @Injectable()
 export class AcceptanceService {
@@ -47,18 +40,23 @@ export class AcceptanceService {
     private readonly batches: BatchesRepository,
     private readonly layouts: LayoutsRepository,
     private readonly rack: RackRepository,
+    private readonly judge: LayoutJudge,
   ) {}
 
   /** One transaction. A layout that breaks a rule, a rack that has changed, or a second press changes nothing. */
   accept(id: string, version: number, layout: Layout): Promise<void> {
     return this.database.transaction(async () => {
-      const before = await this.free(id);
-      if (before.version !== version) throw stale('batch', { id, version: before.version });
-      const judged = await this.judged(batchOf(before), layout);
-      const batch = await this.lockedAs(before, version);
-      const taken = await this.lockedBoards(layout, judged);
-      for (const { board, quantity } of taken) await this.rack.take(board, quantity, batch.id);
-      const offcuts = await this.giveOffcuts(layout, judged, id);
+      const judged = await this.judge.judge(id, layout, version);
+      const { rack, offers } = judged.wood;
+      if (offers.length > 0)
+        throw conflict(
+          'Some of these boards are not bought yet',
+          `${offers.map(({ name }) => name).join(', ')}: buy them first, then all of it is taken off the rack.`,
+        );
+      await this.judge.lock(judged);
+      const taken = await this.lockedBoards(layout, rack);
+      for (const { board, quantity } of taken) await this.rack.take(board, quantity, id);
+      const offcuts = await this.giveOffcuts(layout, rack, id);
       await this.layouts.accept(id, layout, taken, offcuts);
       await this.batches.touch(id);
     });
@@ -67,11 +65,9 @@ export class AcceptanceService {
   /** Keeps a layout that takes nothing yet. One that breaks a rule or needs boards that are gone is refused. */
   propose(id: string, layout: Layout): Promise<void> {
     return this.database.transaction(async () => {
-      const before = await this.free(id);
-      const batch = batchOf(before);
-      const boards = await this.judged(batch, layout);
-      await this.lockedAs(before, before.version);
-      await this.layouts.propose(id, layout, askedFor(batch, layout, boards));
+      const judged = await this.judge.judge(id, layout);
+      await this.judge.lock(judged);
+      await this.layouts.propose(id, layout, askedFor(judged.batch, layout, judged.wood.all));
     });
   }
 
@@ -83,7 +79,7 @@ export class AcceptanceService {
     return this.database.transaction(async () => {
       const row = await this.batches.byId(id, true);
       if (!row) throw notFound('batch');
-      if (!(await this.isTaken(id)))
+      if (!(await this.judge.isTaken(id)))
         throw conflict('No boards are taken', 'They were given back before, or never taken.', id);
       if (row.version !== version) throw stale('batch', { id, version: row.version });
       const offcuts = await this.wholeOffcuts(id);
@@ -91,62 +87,6 @@ export class AcceptanceService {
       await this.returnBoards(row);
       await this.batches.touch(id);
     });
-  }
-
-  async isTaken(id: string): Promise<boolean> {
-    return ((await this.layouts.of(id))?.accepted_at ?? null) !== null;
-  }
-
-  /** A batch for which no boards are taken. */
-  private async free(id: string): Promise<BatchRow> {
-    const row = await this.batches.byId(id);
-    if (!row) throw notFound('batch');
-    if (await this.isTaken(id))
-      throw conflict(
-        'These boards are taken already',
-        'The layout was accepted before; nothing was taken twice.',
-        id,
-      );
-    return row;
-  }
-
-  /** Locks a batch that was looked at before; what has changed since is told. */
-  private async lockedAs(before: BatchRow, version: number): Promise<BatchRow> {
-    const row = await this.batches.byId(before.id, true);
-    if (!row) throw notFound('batch');
-    if (row.version !== version) throw stale('batch', { id: row.id, version: row.version });
-    return this.free(row.id);
-  }
-
-  /** The boards of a layout that breaks no rule on them. Computes, and therefore runs before anything is locked. */
-  private async judged(batch: BatchAlone, layout: Layout): Promise<BoardRecord[]> {
-    const taken = countBoards(layout);
-    if (taken.size === 0)
-      throw unsound('This layout uses no board', [
-        { path: 'layout.boards', message: 'there is nothing to take' },
-      ]);
-    const boards = await this.rack.byIds([...taken.keys()]);
-    const short = shortOf(layout, boards);
-    if (short.length > 0) throw rackChanged(short.length);
-    const made = layoutJob(batchQuestion(batch, boards));
-    if (!made.ok)
-      throw unsound(
-        'This plan gives no sound box',
-        made.refusals.map(({ field, message }) => ({
-          path: `plan.${field}`,
-          message: plainText(message),
-        })),
-      );
-    const broken = checkLayout(sortPins(made.job).job, layout);
-    if (broken.length > 0)
-      throw unsound(
-        'This layout breaks a rule',
-        broken.map(({ rule, path, message }) => ({
-          path: `layout.${path}`,
-          message: `rule ${rule}: ${plainText(message)}`,
-        })),
-      );
-    return boards;
   }
 
   /** The boards of a layout under lock, still there and still as they were judged. */
@@ -161,7 +101,7 @@ export class AcceptanceService {
       return !now || !isSameKind(now, board);
     });
     const short = new Set([...shortOf(layout, boards), ...changed.map(({ id }) => id)]);
-    if (short.size > 0) throw rackChanged(short.size);
+    if (short.size > 0) throw woodChanged(short.size);
     return boards.map((board) => ({ board, quantity: counted.get(board.id) ?? 0 }));
   }
 

@@ -6,10 +6,12 @@ import type { BatchAlone } from './batch-rows.js';
 
 type Asked = Pick<BatchAlone, 'plan' | 'boxes' | 'saw' | 'wishes'>;
 
-const laidOutBy = ({ pinned, forbidden, crosscut }: LayoutWishes) => ({
+const laidOutBy = ({ pinned, forbidden, crosscut, supply }: LayoutWishes) => ({
   pinned,
   forbidden,
   crosscut,
+  // Left out where nothing is bought, so that what was asked before there was a yard is still the same question.
+  ...(supply !== 'rack' && { supply }),
 });
 
 /** What a layout was made for, in one hash: the box, how many, the saw, what was asked, and the boards that it lies on. */

@@ -18,6 +18,7 @@ import {
   batchList,
   batchPatch,
   batchRecord,
+  bought,
   type NewBatch,
   newBatch,
   proposal,
@@ -29,6 +30,8 @@ import { conflict, notFound, stale } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { AcceptanceService } from './acceptance.service.js';
 import { BatchesRepository } from './batches.repository.js';
+import { LayoutJudge } from './layout-judge.js';
+import { PurchaseService } from './purchase.service.js';
 import { SummariesService } from './summaries.service.js';
 
 @Controller('api/batches')
@@ -37,6 +40,8 @@ export class BatchesController {
     private readonly batches: BatchesRepository,
     private readonly summaries: SummariesService,
     private readonly acceptance: AcceptanceService,
+    private readonly purchase: PurchaseService,
+    private readonly judge: LayoutJudge,
   ) {}
 
   @Get()
@@ -62,7 +67,7 @@ export class BatchesController {
     const current = await this.batches.byId(id, true);
     if (!current) throw notFound('batch');
     if (current.version !== patch.version) throw stale('batch', await this.show(id));
-    if (await this.acceptance.isTaken(id))
+    if (await this.judge.isTaken(id))
       throw conflict(
         'The boards of this batch are taken',
         'Give them back before changing the box, or start another batch.',
@@ -79,7 +84,7 @@ export class BatchesController {
   ) {
     const current = await this.batches.byId(id, true);
     if (!current) throw notFound('batch');
-    if (await this.acceptance.isTaken(id))
+    if (await this.judge.isTaken(id))
       throw conflict(
         'The boards of this batch are taken',
         'Give them back first: off the bench, they would be out of reach.',
@@ -102,6 +107,18 @@ export class BatchesController {
   ) {
     await this.acceptance.accept(id, version, layout);
     return this.show(id);
+  }
+
+  @Post(':id/buy')
+  @HttpCode(200)
+  async buy(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new Read(acceptance)) { version, layout }: Acceptance,
+  ) {
+    const boards = await this.purchase.buy(id, version, layout);
+    const batch = await this.summaries.one(id);
+    if (!batch) throw notFound('batch');
+    return z.encode(bought, { batch, boards });
   }
 
   @Put(':id/layout')

@@ -1,15 +1,27 @@
 import { Module } from '@nestjs/common';
 import { RackModule } from '../rack/rack.module.js';
+import { YardModule } from '../yard/yard.module.js';
 import { AcceptanceService } from './acceptance.service.js';
 import { BatchesController } from './batches.controller.js';
 import { BatchesRepository } from './batches.repository.js';
+import { LayoutJudge } from './layout-judge.js';
 import { LayoutsRepository } from './layouts.repository.js';
+import { PurchaseService } from './purchase.service.js';
 import { SummariesService } from './summaries.service.js';
+import { WoodInReach } from './wood-in-reach.js';
 
 @Module({
-  imports: [RackModule],
+  imports: [RackModule, YardModule],
   controllers: [BatchesController],
-  providers: [BatchesRepository, LayoutsRepository, SummariesService, AcceptanceService],
+  providers: [
+    BatchesRepository,
+    LayoutsRepository,
+    SummariesService,
+    AcceptanceService,
+    PurchaseService,
+    LayoutJudge,
+    WoodInReach,
+  ],
   exports: [BatchesRepository],
 })
 export class BatchesModule {}

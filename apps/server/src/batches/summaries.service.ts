@@ -5,7 +5,6 @@ import type { Layout } from '@spare-knot/core/layout';
 import type { BoxPlan } from '@spare-knot/core/plan';
 import { viewPicture } from '@spare-knot/core/sheets';
 import { Problem } from '../http/problem.js';
-import { RackRepository } from '../rack/rack.repository.js';
 import { askedFor, shortOf } from './asked.js';
 import {
   acceptedOf,
@@ -17,6 +16,7 @@ import {
 } from './batch-rows.js';
 import { BatchesRepository } from './batches.repository.js';
 import { LayoutsRepository } from './layouts.repository.js';
+import { WoodInReach } from './wood-in-reach.js';
 
 const MOST_PICTURES = 500;
 
@@ -31,13 +31,13 @@ export class SummariesService {
   constructor(
     private readonly batches: BatchesRepository,
     private readonly layouts: LayoutsRepository,
-    private readonly rack: RackRepository,
+    private readonly wood: WoodInReach,
   ) {}
 
   async list(): Promise<BatchSummary[]> {
     const kept = await this.batches.list();
-    const used = kept.flatMap(({ layout }) => this.proposalOf(layout)?.boards ?? []);
-    const boards = await this.rack.byIds([...new Set(used.map(({ stock }) => stock))]);
+    const proposed = kept.flatMap(({ layout }) => this.proposalOf(layout) ?? []);
+    const { all: boards } = await this.wood.usedBy(...proposed);
     return kept.map((each) => this.summary(each, boards));
   }
 
@@ -47,9 +47,7 @@ export class SummariesService {
     if (!row) return undefined;
     const layout = await this.layouts.of(id);
     const proposed = this.proposalOf(layout);
-    const boards = proposed
-      ? await this.rack.byIds([...new Set(proposed.boards.map(({ stock }) => stock))])
-      : [];
+    const { all: boards } = await this.wood.usedBy(...(proposed ? [proposed] : []));
     const accepted = layout?.accepted_at
       ? acceptedOf({ ...layout, accepted_at: layout.accepted_at })
       : null;

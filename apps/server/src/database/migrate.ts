@@ -3,6 +3,7 @@ import { up as rackAndBatches } from './migrations/0001-rack-and-batches.js';
 import { up as shop } from './migrations/0002-shop.js';
 import { up as ledger } from './migrations/0003-ledger.js';
 import { up as woodTold } from './migrations/0004-wood-told.js';
+import { up as yard } from './migrations/0005-yard.js';
 
 interface Step {
   name: string;
@@ -15,6 +16,7 @@ const STEPS: readonly Step[] = [
   { name: '0002-shop', up: shop },
   { name: '0003-ledger', up: ledger },
   { name: '0004-wood-told', up: woodTold },
+  { name: '0005-yard', up: yard },
 ];
 
 const source: Knex.MigrationSource<Step> = {

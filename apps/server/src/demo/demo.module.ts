@@ -1,7 +1,8 @@
 import { Module } from '@nestjs/common';
 import { BatchesModule } from '../batches/batches.module.js';
 import { RackModule } from '../rack/rack.module.js';
+import { YardModule } from '../yard/yard.module.js';
 import { DemoService } from './demo.service.js';
 
-@Module({ imports: [BatchesModule, RackModule], providers: [DemoService] })
+@Module({ imports: [BatchesModule, RackModule, YardModule], providers: [DemoService] })
 export class DemoModule {}

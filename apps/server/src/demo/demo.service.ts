@@ -2,7 +2,9 @@ import { Injectable } from '@nestjs/common';
 import { BatchesRepository } from '../batches/batches.repository.js';
 import { Database } from '../database/database.js';
 import { RackRepository } from '../rack/rack.repository.js';
+import { YardRepository } from '../yard/yard.repository.js';
 import { demoBatches, demoBoards } from './osier-landing.js';
+import { demoOffers } from './yard-list.js';
 
 /** Osier Landing, an invented boatyard whose winter crew builds boxes for an invented rail trail. */
 @Injectable()
@@ -11,6 +13,7 @@ export class DemoService {
     private readonly database: Database,
     private readonly batches: BatchesRepository,
     private readonly rack: RackRepository,
+    private readonly yard: YardRepository,
   ) {}
 
   /** Loads the demo into an empty house; a house with anything in it, even deleted, is left alone. */
@@ -19,6 +22,7 @@ export class DemoService {
     return this.database.transaction(async () => {
       if (!(await this.batches.isEmpty())) return false;
       await this.rack.add(demoBoards());
+      await this.yard.add(demoOffers());
       for (const batch of demoBatches()) await this.batches.add(batch);
       return true;
     });

@@ -4,9 +4,8 @@ import { type BoardKind, type Defect, factsOf } from '@spare-knot/core/wood';
 
 import { type KeptRow, parsedJson } from '../database/kept-table.js';
 
-export interface BoardRow extends KeptRow {
-  name: string;
-  quantity: number;
+/** Columns of a kind of wood, wherever it is kept. */
+export interface WoodColumns {
   material: string;
   thickness: number;
   width: number;
@@ -14,7 +13,6 @@ export interface BoardRow extends KeptRow {
   face_a: 'rough' | 'planed';
   face_b: 'rough' | 'planed';
   price: number | null;
-  offcut: number;
   grained: number;
   treatment: string;
   grade: string | null;
@@ -22,6 +20,12 @@ export interface BoardRow extends KeptRow {
   old_paint: number;
   /** Words apart by blanks. */
   assumed: string;
+}
+
+export interface BoardRow extends KeptRow, WoodColumns {
+  name: string;
+  quantity: number;
+  offcut: number;
   planed_from: number | null;
   planed_by: 'hand' | 'machine' | null;
   from_batch: string | null;
@@ -35,23 +39,30 @@ export interface DefectRow {
   zone: string;
 }
 
+type Wood = Omit<BoardKind, 'offcut' | 'defects' | 'planed'>;
+
+/** What is known of a kind of wood, as columns. */
+export const woodColumns = (wood: Wood) => ({
+  material: wood.material,
+  thickness: wood.thickness,
+  width: wood.width,
+  length: wood.length,
+  face_a: wood.faceA,
+  face_b: wood.faceB,
+  price: wood.price,
+  grained: wood.grained,
+  treatment: wood.treatment ?? 'none',
+  grade: wood.grade ?? null,
+  stamp: wood.stamp ?? null,
+  old_paint: wood.oldPaint ?? false,
+  assumed: (wood.assumed ?? []).join(' '),
+});
+
 export const columnsOf = (board: Omit<NewBoard, 'defects'>) => ({
   name: board.name,
   quantity: board.quantity,
-  material: board.material,
-  thickness: board.thickness,
-  width: board.width,
-  length: board.length,
-  face_a: board.faceA,
-  face_b: board.faceB,
-  price: board.price,
+  ...woodColumns(board),
   offcut: board.offcut,
-  grained: board.grained,
-  treatment: board.treatment ?? 'none',
-  grade: board.grade ?? null,
-  stamp: board.stamp ?? null,
-  old_paint: board.oldPaint ?? false,
-  assumed: (board.assumed ?? []).join(' '),
   planed_from: board.planed?.from ?? null,
   planed_by: board.planed?.by ?? null,
 });
@@ -64,11 +75,8 @@ export const defectColumns = (board: string, defects: readonly Defect[]) =>
     zone: JSON.stringify(zoneToFile(defect.zone)),
   }));
 
-export const recordOf = (row: BoardRow, defects: readonly DefectRow[]): BoardRecord => ({
-  id: row.id,
-  version: row.version,
-  name: row.name,
-  quantity: row.quantity,
+/** A kind of wood out of its columns. */
+export const woodOf = (row: WoodColumns): Wood => ({
   material: row.material,
   thickness: row.thickness,
   width: row.width,
@@ -76,7 +84,6 @@ export const recordOf = (row: BoardRow, defects: readonly DefectRow[]): BoardRec
   faceA: row.face_a,
   faceB: row.face_b,
   price: row.price,
-  offcut: row.offcut === 1,
   grained: row.grained === 1,
   ...factsOf({
     assumed: row.assumed.split(' ').filter((each) => each !== ''),
@@ -85,6 +92,15 @@ export const recordOf = (row: BoardRow, defects: readonly DefectRow[]): BoardRec
     stamp: row.stamp,
     oldPaint: row.old_paint === 1,
   }),
+});
+
+export const recordOf = (row: BoardRow, defects: readonly DefectRow[]): BoardRecord => ({
+  id: row.id,
+  version: row.version,
+  name: row.name,
+  quantity: row.quantity,
+  ...woodOf(row),
+  offcut: row.offcut === 1,
   ...(row.planed_from !== null &&
     row.planed_by !== null && { planed: { from: row.planed_from, by: row.planed_by } }),
   fromBatch: row.from_batch,

@@ -63,6 +63,7 @@ export class Acts {
       'layouts',
       'defects',
       'boards',
+      'offers',
       'batches',
       'shop',
     ])

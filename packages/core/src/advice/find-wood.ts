@@ -8,7 +8,8 @@ import { type BoardKind, woodRefused } from '../wood/index.js';
 /** Boards of one kind, as many as there are. */
 export type BoardsAtHand = BoardKind & { quantity: number };
 
-const given = (plan: BoxPlan, roles: readonly string[], board: BoardKind): BoxPlan => ({
+/** The plan with these roles cut from this board. */
+export const given = (plan: BoxPlan, roles: readonly string[], board: BoardKind): BoxPlan => ({
   ...plan,
   wood: { ...plan.wood, ...Object.fromEntries(roles.map((role) => [role, panelWoodOf(board)])) },
 });
@@ -23,7 +24,11 @@ function rulesBroken(plan: BoxPlan, box: PanelSet): number {
 }
 
 /** Whether the panels of these roles are no wider than a board and get the face they need. */
-const carries = (box: PanelSet, roles: readonly string[], board: BoardKind): boolean =>
+const carries = (
+  box: PanelSet,
+  roles: readonly string[],
+  board: Pick<BoardKind, 'width' | 'faceA' | 'faceB'>,
+): boolean =>
   box.panels
     .filter((panel) => roles.includes(panel.role))
     .every(
@@ -66,6 +71,29 @@ const offStick = (stick: PanelRole['stick'], { thickness, width }: BoardKind): n
       Math.abs(Math.log(width / fromMm(stick[1])))
     : 0;
 
+/** The plan with one group of roles given to the best of these whole boards; the same plan where none carries it. */
+export function woodFor(
+  plan: BoxPlan,
+  family: Family,
+  roles: readonly string[],
+  boards: readonly BoardsAtHand[],
+): BoxPlan {
+  const stick = family.roles.find((role) => role.id === roles[0])?.stick;
+  const tried = boards
+    .filter((board) => !stick || likeStick(stick, board))
+    .sort((a, b) => offStick(stick, a) - offStick(stick, b))
+    .flatMap((board) => {
+      const broken = brokenWith(plan, roles, board);
+      return broken === null ? [] : [{ board, broken }];
+    });
+  const best = minBy(tried, ({ broken }) => broken);
+  if (!best) return plan;
+  const built = buildBox(plan);
+  const asItIs = built.ok ? rulesBroken(plan, built.box) : Number.POSITIVE_INFINITY;
+  // Boards at hand come before those of the plan, but not where they alone make the box one that must not be built.
+  return best.broken < STOP || best.broken <= asItIs ? given(plan, roles, best.board) : plan;
+}
+
 /**
  * The plan with its panels given to boards that are wide enough: for each group of roles the whole board with which the box breaks
  * the fewest rules, of those the commonest (of sticks the one nearest to the usual), the cheaper of two equally common. A group that no board carries keeps its wood, so that the
@@ -79,20 +107,8 @@ export function findWood(plan: BoxPlan, boards: readonly BoardsAtHand[]): BoxPla
     .sort((a, b) => b.quantity - a.quantity || (a.price ?? 0) - (b.price ?? 0));
   const fixed = family.woodFrom?.(plan, whole.map(panelWoodOf), animalsOf(plan)[0]);
   if (fixed) return { ...plan, wood: fixed };
-  return woodGroups(family, plan.choices).reduce((now, roles) => {
-    const stick = family.roles.find((role) => role.id === roles[0])?.stick;
-    const tried = whole
-      .filter((board) => !stick || likeStick(stick, board))
-      .sort((a, b) => offStick(stick, a) - offStick(stick, b))
-      .flatMap((board) => {
-        const broken = brokenWith(now, roles, board);
-        return broken === null ? [] : [{ board, broken }];
-      });
-    const best = minBy(tried, ({ broken }) => broken);
-    if (!best) return now;
-    const built = buildBox(now);
-    const asItIs = built.ok ? rulesBroken(now, built.box) : Number.POSITIVE_INFINITY;
-    // Boards at hand come before those of the plan, but not where they alone make the box one that must not be built.
-    return best.broken < STOP || best.broken <= asItIs ? given(now, roles, best.board) : now;
-  }, plan);
+  return woodGroups(family, plan.choices).reduce(
+    (now, roles) => woodFor(now, family, roles, whole),
+    plan,
+  );
 }

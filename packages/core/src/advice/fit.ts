@@ -1,10 +1,10 @@
 import { brokenRules, buildBox, type Family, familyById } from '../families/index.js';
 import { jobForBoxes, type Saw, type Stock, suits } from '../job/index.js';
-import { searchSteps } from '../layout/index.js';
 import { at, must } from '../lists/index.js';
 import { type Cents, fromInches, fromMm, type Ticks } from '../measure/index.js';
 import { measuresOf, type PanelChange, type PanelSet, panelChanges } from '../panels/index.js';
 import { applying, type BoxPlan, type Parameter } from '../plan/index.js';
+import { quickLayout } from './quick-layout.js';
 
 /** A size tried: what the batch's boards then cost. */
 export interface FitPoint {
@@ -126,12 +126,8 @@ const broken = (plan: BoxPlan, box: PanelSet): number => {
 /** What the boards of so many boxes cost by a short search; null where panels are left over. */
 function costOf({ boxes, stock, saw }: FitQuestion, plan: BoxPlan, box: PanelSet): Cents | null {
   const job = jobForBoxes('fit', plan, box, boxes, stock, saw, 3600);
-  // So many steps rather than so much time: the same question gives the same answer on any machine.
-  const steps = searchSteps(job, { clock: () => 0 });
-  let step = steps.next();
-  for (let count = 1; count < QUICK_STEPS && !step.done && !step.value.optimal; count += 1)
-    step = steps.next();
-  return step.value.unplaced.length > 0 ? null : step.value.cost;
+  const { unplaced, cost } = quickLayout(job, QUICK_STEPS);
+  return unplaced.length > 0 ? null : cost;
 }
 
 /** Parameters that change together, those that may be trimmed and apply; a size that goes with another is not tried alone. */

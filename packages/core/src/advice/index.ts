@@ -2,3 +2,10 @@ export { type BoardsAtHand, findWood, woodGroups } from './find-wood.js';
 export { type FitOffer, type FitQuestion, fitOffers } from './fit.js';
 export { type LumberOffer, lumberOffers } from './lumber.js';
 export { type RippedSticks, ripSticks } from './rip-sticks.js';
+export {
+  type BuyQuestion,
+  type WayToBuy,
+  type WhatToBuy,
+  type WoodGiven,
+  whatToBuy,
+} from './what-to-buy.js';

@@ -1,7 +1,8 @@
-import type { JobQuestion, Stock } from '../job/index.js';
+import type { JobQuestion, LayoutJob, Stock } from '../job/index.js';
 import { isAssumed, woodRefused } from '../wood/index.js';
 import type { BatchRecord, LayoutWishes } from './batches.js';
 import type { BoardRecord } from './boards.js';
+import { boardOffered, type OfferRecord } from './yard.js';
 
 /** A board as stock, its id the board’s. A face that nobody has looked at counts as planed: nothing is laid out for its roughness. */
 const stockOf = (board: BoardRecord): Stock => {
@@ -30,8 +31,14 @@ const mayUse = (board: BoardRecord, { forbidden, crosscut }: LayoutWishes, rip: 
   !forbidden.includes(board.id) &&
   (rip || crosscut === null || board.width <= crosscut);
 
-/** What is to be laid out for a batch on these boards: the question whose answer is `layoutJob`. */
-export const batchQuestion = (
+/** Boards that are on the rack have been paid: beside what must be bought they cost nothing, so that they are used first. */
+const paid = (board: BoardRecord): BoardRecord => ({ ...board, price: 0 });
+
+/**
+ * What is to be laid out for a batch on these boards: the question whose answer is `layoutJob`. By the batch's wish the boards are those of
+ * the rack, those and what the yard offers, or what the yard offers alone; what has no price cannot be bought.
+ */
+export function batchQuestion(
   {
     name,
     plan,
@@ -39,13 +46,30 @@ export const batchQuestion = (
     saw,
     wishes,
   }: Pick<BatchRecord, 'name' | 'plan' | 'boxes' | 'saw' | 'wishes'>,
-  boards: readonly BoardRecord[],
-): JobQuestion => ({
-  name,
-  plan,
-  boxes,
-  saw,
-  stock: boards.filter((board) => mayUse(board, wishes, saw.rip)).map(stockOf),
-  seconds: wishes.seconds,
-  pinned: wishes.pinned,
+  rack: readonly BoardRecord[],
+  yard: readonly OfferRecord[] = [],
+): JobQuestion {
+  const used = (boards: readonly BoardRecord[]) =>
+    boards.filter((board) => mayUse(board, wishes, saw.rip)).map(stockOf);
+  const { supply } = wishes;
+  const priced = yard.filter(({ price }) => price !== null).map(boardOffered);
+  return {
+    name,
+    plan,
+    boxes,
+    saw,
+    stock: supply === 'bought' ? [] : used(supply === 'rack' ? rack : rack.map(paid)),
+    yard: supply === 'rack' ? [] : used(priced),
+    seconds: wishes.seconds,
+    pinned: wishes.pinned,
+  };
+}
+
+/** The job with every board at its own price, paid or not: what the wood of the boxes is worth. */
+export const atFullPrice = (job: LayoutJob, boards: readonly BoardRecord[]): LayoutJob => ({
+  ...job,
+  stock: job.stock.map((kind) => ({
+    ...kind,
+    price: boards.find(({ id }) => id === kind.id)?.price ?? null,
+  })),
 });

@@ -16,12 +16,17 @@ import { id, moment, version } from './fields.js';
 const units = z.enum(['inch', 'mm']);
 const division = z.literal([1, 10, 16, 32, 64]);
 
+export const SUPPLIES = ['rack', 'rack-first', 'bought'] as const;
+export type Supply = (typeof SUPPLIES)[number];
+
 /** What the maker asks of a batch's layout beside the saw. Boards are named by their ids on the rack. */
 export const layoutWishes = z.object({
   pinned: z
     .array(z.object({ ...placementFields, stock: name, piece: count }))
     .max(2000)
     .default([]),
+  /** Where the wood comes from: the rack alone, the rack and what is still wanted from the yard, or all of it from the yard. */
+  supply: z.enum(SUPPLIES).default('rack'),
   /** Boards that are left alone. */
   forbidden: z.array(name).max(1000).default([]),
   goals: z
@@ -115,4 +120,7 @@ export const batchList = z.object({ batches: z.array(batchSummary) });
 export const acceptance = z.object({ version, layout: layoutDocument });
 export const proposal = z.object({ layout: layoutDocument });
 export const proposed = z.object({ kept: id });
+/** The boards that a layout wants from the yard are bought: they lie on the rack, and the layout on them. */
+export const bought = z.object({ batch: batchRecord, boards: z.array(boardRecord) });
+export type Bought = z.output<typeof bought>;
 export type Acceptance = z.output<typeof acceptance>;

@@ -1,4 +1,4 @@
-export { batchQuestion } from './batch-question.js';
+export { atFullPrice, batchQuestion } from './batch-question.js';
 export {
   type Acceptance,
   acceptance,
@@ -6,9 +6,11 @@ export {
   type BatchPatch,
   type BatchRecord,
   type BatchSummary,
+  type Bought,
   batchList,
   batchPatch,
   batchRecord,
+  bought,
   type LayoutWishes,
   layoutWishes,
   type NewBatch,
@@ -16,6 +18,8 @@ export {
   newBatch,
   type Picture,
   proposal,
+  SUPPLIES,
+  type Supply,
 } from './batches.js';
 export {
   type BoardChange,
@@ -33,3 +37,16 @@ export { openApi } from './openapi.js';
 export { OPERATIONS } from './operations.js';
 export { type ProblemDocument, problemDocument } from './problem.js';
 export { type ShopRecord, shopRecord } from './shop.js';
+export {
+  boardBought,
+  boardOffered,
+  type NewOffer,
+  newOffer,
+  newOffers,
+  type OfferChange,
+  type OfferRecord,
+  offerChange,
+  offerList,
+  offerRecord,
+  offerReport,
+} from './yard.js';

@@ -4,6 +4,7 @@ import {
   batchList,
   batchPatch,
   batchRecord,
+  bought,
   newBatch,
   proposal,
   proposed,
@@ -11,6 +12,7 @@ import {
 import { boardChange, boardList, boardRecord, csvBody, csvReport, newBoards } from './boards.js';
 import { removed, versionOnly, versionQuery } from './fields.js';
 import { shopRecord } from './shop.js';
+import { newOffers, offerChange, offerList, offerRecord, offerReport } from './yard.js';
 
 export const health = z.object({ ready: z.boolean() });
 
@@ -79,6 +81,13 @@ export const OPERATIONS: readonly Operation[] = [
   },
   {
     method: 'post',
+    path: '/api/batches/{id}/buy',
+    summary: 'Puts the boards that a layout wants from the yard on the rack, bought',
+    body: acceptance,
+    answer: bought,
+  },
+  {
+    method: 'post',
     path: '/api/batches/{id}/give-back',
     summary: 'Gives the boards back',
     body: versionOnly,
@@ -126,6 +135,42 @@ export const OPERATIONS: readonly Operation[] = [
     path: '/api/rack/{id}/restore',
     summary: 'Puts boards that were thrown away back',
     answer: boardRecord,
+  },
+  { method: 'get', path: '/api/yard', summary: 'What yards sell', answer: offerList },
+  {
+    method: 'post',
+    path: '/api/yard',
+    summary: 'Puts offers on the list of the yards',
+    body: newOffers,
+    answer: offerList,
+  },
+  { method: 'get', path: '/api/yard/csv', summary: 'What yards sell as CSV' },
+  {
+    method: 'post',
+    path: '/api/yard/csv',
+    summary: 'Puts the offers of a CSV on the list; bad lines are named',
+    body: csvBody,
+    answer: offerReport,
+  },
+  {
+    method: 'put',
+    path: '/api/yard/{id}',
+    summary: 'Changes an offer',
+    body: offerChange,
+    answer: offerRecord,
+  },
+  {
+    method: 'delete',
+    path: '/api/yard/{id}',
+    summary: 'Takes an offer off the list',
+    query: versionQuery,
+    answer: removed,
+  },
+  {
+    method: 'post',
+    path: '/api/yard/{id}/restore',
+    summary: 'Puts an offer back on the list',
+    answer: offerRecord,
   },
   { method: 'get', path: '/api/shop', summary: 'What the shop owns', answer: shopRecord },
   {

@@ -66,6 +66,7 @@ const ASSUMPTIONS: readonly (readonly [Assumed, string, string])[] = [
   ['treatment', 'that it is untreated', 'It is untreated'],
   ['faces', 'how its faces are', 'The faces are so'],
   ['width', 'how wide it is', 'The width is so'],
+  ['size', 'what it measures', 'It measures so'],
 ];
 
 /** What nobody has confirmed of the wood. */

@@ -24,3 +24,4 @@ export {
   zoneFromFile,
   zoneToFile,
 } from './units.js';
+export { readYardCsv, writeYardCsv, type YardEntry } from './yard-csv.js';

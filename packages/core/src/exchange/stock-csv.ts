@@ -1,9 +1,9 @@
-import Papa from 'papaparse';
 import { at } from '../lists/index.js';
 import { type Cents, parseLength, printMoney, type Ticks, toMm } from '../measure/index.js';
 import type { Zone } from '../plane/index.js';
 import {
   ASSUMABLE,
+  type BoardKind,
   DEFECT_KINDS,
   type Defect,
   type Face,
@@ -14,11 +14,11 @@ import {
   materialById,
   materialIn,
   type RackEntry,
-  Unread,
   unread,
   usualFaces,
   type WoodFacts,
 } from '../wood/index.js';
+import { type Cell, type CsvReading, readCsv, writeCsv } from './csv.js';
 import { zoneFile, zoneFromFile, zoneToFile } from './units.js';
 
 /** Columns of a rack as CSV, RFC 4180 with a header row. Lengths in millimetres unless they carry a unit. */
@@ -40,13 +40,7 @@ const COLUMNS = [
   'oldPaint',
   'assumed',
 ] as const;
-const NEEDED = ['thickness', 'width', 'length'] as const;
-
-/** What could be read, and a message for each line that could not. Lines count from 1, the header being line 1. */
-export interface CsvReading {
-  entries: RackEntry[];
-  problems: { line: number; message: string }[];
-}
+export const NEEDED = ['thickness', 'width', 'length'] as const;
 
 /** A defect in one cell: `knot-sound circle 400 60 12; split rect 1700 0 129 140`, millimetres. */
 function readDefects(cell: string): Defect[] | string {
@@ -75,8 +69,6 @@ const writeZone = (zone: Zone): string => {
   return `${shape} ${(numbers as number[]).flat().join(' ')}`;
 };
 
-type Cell = (column: string) => string;
-
 function readLengths(cell: Cell): Record<(typeof NEEDED)[number], Ticks> {
   const read = (column: (typeof NEEDED)[number]): Ticks => {
     const parsed = parseLength(cell(column), 'mm');
@@ -87,10 +79,12 @@ function readLengths(cell: Cell): Record<(typeof NEEDED)[number], Ticks> {
   return { thickness: read('thickness'), width: read('width'), length: read('length') };
 }
 
-function readQuantity(cell: Cell): number {
-  const quantity = cell('quantity') === '' ? 1 : Number(cell('quantity'));
+/** A number of boards; null where none is said. */
+export function readQuantity(said: string): number | null {
+  if (said === '') return null;
+  const quantity = Number(said);
   if (!Number.isInteger(quantity) || quantity < 1 || quantity > 1000)
-    unread(`quantity: “${cell('quantity')}” is not a whole number from 1 to 1000`);
+    unread(`quantity: “${said}” is not a whole number from 1 to 1000`);
   return quantity;
 }
 
@@ -139,122 +133,80 @@ function readPrice(cell: Cell): Cents | null {
   return Math.round(price * 100);
 }
 
-function readRow(row: Record<string, string>): RackEntry {
-  const cell: Cell = (column) => (row[column] ?? '').trim();
+/** What is known of whole boards, whoever lists them. */
+export function readWholeBoard(cell: Cell) {
   const { thickness, width, length } = readLengths(cell);
-  const quantity = readQuantity(cell);
   const material = readMaterial(cell);
   const { faceA, faceB, isAssumed } = readFaces(cell, material);
-  const facts = readFacts(cell, isAssumed);
-  const price = readPrice(cell);
+  return {
+    material: material.id,
+    thickness,
+    width,
+    length,
+    faceA,
+    faceB,
+    price: readPrice(cell),
+    grained: material.grained,
+    ...readFacts(cell, isAssumed),
+  };
+}
+
+function readDefectsOn(cell: Cell, length: Ticks, width: Ticks): Defect[] {
   const defects = readDefects(cell('defects'));
   if (typeof defects === 'string') unread(`defects: ${defects}`);
   const outside = defects.find((defect) => !liesOnBoard(defect.zone, length, width));
   if (outside) unread(`defects: the ${outside.kind} lies outside its board`);
+  return defects;
+}
+
+function readRow(cell: Cell): RackEntry {
+  const board = readWholeBoard(cell);
   return {
     name: cell('name').slice(0, 80) || 'Board',
-    quantity,
+    quantity: readQuantity(cell('quantity')) ?? 1,
     nominal: null,
     kind: {
-      material: material.id,
-      thickness,
-      width,
-      length,
-      faceA,
-      faceB,
-      price,
+      ...board,
       offcut: isYes(cell('offcut')),
-      grained: material.grained,
-      defects,
-      ...facts,
+      defects: readDefectsOn(cell, board.length, board.width),
     },
   };
 }
 
-/** A row of the file with the line it begins on. */
-interface Row {
-  line: number;
-  cells: readonly string[];
-  broken: string | null;
-}
-
-const linesWithin = (cells: readonly string[]): number =>
-  cells.reduce((count, cell) => count + (cell.match(/\r\n|\r|\n/g)?.length ?? 0), 0);
-
-/** Rows with something on them; blank lines count, and so does every line inside a quoted cell. */
-function rowsOf(text: string): Row[] {
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''));
-  let next = 1;
-  return data.flatMap((cells, index): Row[] => {
-    const line = next;
-    next += 1 + linesWithin(cells);
-    if (cells.every((cell) => cell.trim() === '')) return [];
-    return [{ line, cells, broken: errors.find(({ row }) => row === index)?.message ?? null }];
-  });
-}
-
-/** What a spreadsheet would take for a formula, and an apostrophe that stands before it or by itself. */
-const ESCAPED = /^[=+\-@\t\r'].*$/s;
-const unescaped = (cell: string): string =>
-  cell.startsWith("'") && ESCAPED.test(cell.slice(1)) ? cell.slice(1) : cell;
-
-const columnNamed = (header: string): string =>
-  COLUMNS.find((column) => column.toLowerCase() === header.trim().toLowerCase()) ?? header.trim();
-
-function readCells(columns: readonly string[], { cells, broken }: Row): RackEntry {
-  if (broken) unread(broken);
-  if (cells.slice(columns.length).some((cell) => cell.trim() !== ''))
-    unread(`${cells.length} cells stand in it, the header has ${columns.length}`);
-  return readRow(
-    Object.fromEntries(columns.map((column, index) => [column, unescaped(cells[index] ?? '')])),
-  );
-}
-
 /** Reads a rack from CSV. Good lines are kept whatever stands on the others. */
-export function readStockCsv(text: string): CsvReading {
-  const [header, ...rows] = rowsOf(text);
-  const columns = header?.cells.map(columnNamed) ?? [];
-  const missing = NEEDED.filter((column) => !columns.includes(column));
-  if (missing.length > 0) {
-    const message = `the header lacks ${missing.join(', ')}; columns are ${COLUMNS.join(', ')}`;
-    return { entries: [], problems: [{ line: header?.line ?? 1, message }] };
-  }
-  const reading: CsvReading = { entries: [], problems: [] };
-  for (const row of rows) {
-    try {
-      reading.entries.push(readCells(columns, row));
-    } catch (error) {
-      if (!(error instanceof Unread)) throw error;
-      reading.problems.push({ line: row.line, message: error.message });
-    }
-  }
-  return reading;
-}
+export const readStockCsv = (text: string): CsvReading<RackEntry> =>
+  readCsv(text, { columns: COLUMNS, needed: NEEDED, read: readRow });
 
-/** A rack as CSV; cells that a spreadsheet would take for a formula are escaped. */
-export function writeStockCsv(entries: readonly RackEntry[]): string {
-  return Papa.unparse(
-    {
-      fields: [...COLUMNS],
-      data: entries.map(({ name, quantity, kind }) => [
+/** The cells of whole boards, in the order of their columns. */
+export const wholeBoardCells = (kind: Omit<BoardKind, 'offcut' | 'defects'>) => ({
+  material: kind.material,
+  thickness: toMm(kind.thickness),
+  width: toMm(kind.width),
+  length: toMm(kind.length),
+  faceA: kind.faceA,
+  faceB: kind.faceB,
+  price: kind.price === null ? '' : printMoney(kind.price),
+  treatment: kind.treatment ?? '',
+  grade: kind.grade ?? '',
+  stamp: kind.stamp ?? '',
+  oldPaint: kind.oldPaint ? 'yes' : '',
+  assumed: kind.assumed?.join(' ') ?? '',
+});
+
+/** A rack as CSV. */
+export const writeStockCsv = (entries: readonly RackEntry[]): string =>
+  writeCsv(
+    COLUMNS,
+    entries.map(({ name, quantity, kind }) => {
+      const cells: Record<(typeof COLUMNS)[number], string | number> = {
         name,
         quantity,
-        kind.material,
-        toMm(kind.thickness),
-        toMm(kind.width),
-        toMm(kind.length),
-        kind.faceA,
-        kind.faceB,
-        kind.price === null ? '' : printMoney(kind.price),
-        kind.offcut ? 'yes' : 'no',
-        kind.defects.map((defect) => `${defect.kind} ${writeZone(defect.zone)}`).join('; '),
-        kind.treatment ?? '',
-        kind.grade ?? '',
-        kind.stamp ?? '',
-        kind.oldPaint ? 'yes' : '',
-        kind.assumed?.join(' ') ?? '',
-      ]),
-    },
-    { escapeFormulae: ESCAPED, newline: '\r\n' },
+        ...wholeBoardCells(kind),
+        offcut: kind.offcut ? 'yes' : 'no',
+        defects: kind.defects
+          .map((defect) => `${defect.kind} ${writeZone(defect.zone)}`)
+          .join('; '),
+      };
+      return COLUMNS.map((column) => cells[column]);
+    }),
   );
-}

@@ -1,3 +1,4 @@
+export { asManyAsNeeded } from './as-many-as-needed.js';
 export { boxNumber } from './box-number.js';
 export {
   EDGE_LEEWAY,
@@ -11,6 +12,6 @@ export {
   suits,
   THICKNESS_LEEWAY,
 } from './job.js';
-export { jobForBoxes, STANDARD_SAW } from './job-for-boxes.js';
+export { jobForBoxes, partsFor, STANDARD_SAW } from './job-for-boxes.js';
 export { type JobQuestion, layoutJob } from './layout-job.js';
 export { jobProblems, type Problem } from './problems.js';

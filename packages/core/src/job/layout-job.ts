@@ -1,8 +1,9 @@
 import { buildBox } from '../families/index.js';
 import type { PanelSet } from '../panels/index.js';
 import type { BoxPlan, Refusal } from '../plan/index.js';
+import { asManyAsNeeded } from './as-many-as-needed.js';
 import type { LayoutJob, PinnedPlacement, Saw, Stock } from './job.js';
-import { jobForBoxes } from './job-for-boxes.js';
+import { jobForBoxes, partsFor } from './job-for-boxes.js';
 
 /** So many boxes of one plan, out of this stock, with this saw. */
 export interface JobQuestion {
@@ -10,6 +11,8 @@ export interface JobQuestion {
   plan: BoxPlan;
   boxes: number;
   stock: readonly Stock[];
+  /** What can be bought: of each kind as many as may be needed, or its quantity if that is less. */
+  yard?: readonly Stock[];
   saw: Saw;
   /** Seconds that the search may take. */
   seconds: number;
@@ -31,15 +34,18 @@ export function layoutJob({
   plan,
   boxes,
   stock,
+  yard = [],
   saw,
   seconds,
   pinned,
 }: JobQuestion): MadeJob {
   const built = buildBox(plan);
   if (!built.ok) return built;
+  const { box } = built;
+  const all = [...stock, ...asManyAsNeeded(partsFor(plan, box, boxes), yard)];
   return {
     ok: true,
-    box: built.box,
-    job: { ...jobForBoxes(name, plan, built.box, boxes, stock, saw, seconds), pinned },
+    box,
+    job: { ...jobForBoxes(name, plan, box, boxes, all, saw, seconds), pinned },
   };
 }

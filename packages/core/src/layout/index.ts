@@ -6,6 +6,7 @@ export type { KeptOffcut, LaidBoard, Layout, SearchControl, Unplaced } from './l
 export { movedToPins, sortPins, whyNot } from './pins.js';
 export { placePart } from './placed.js';
 export { searchLayout, searchSteps } from './search/search.js';
+export { layoutBought, type Purchase, piecesBought, shoppingList, totalOf } from './shopping.js';
 export { isSamePiece, snapToNeighbours } from './snap.js';
 export { type Highs, highsSolver } from './solver/highs.js';
 export type { LinearSolver } from './solver/linear.js';

@@ -6,7 +6,7 @@ export { type BoxDraft, type Draft, type JointDraft, meet, wood } from './draft.
 export { COVER, FASTENERS, fastenerById, fastenerFor } from './fasteners.js';
 export { holeSize, rim } from './features.js';
 export { instanceVolume, measuresOf, weightOf } from './measures.js';
-export { panelNames, partName, plainName } from './panel-names.js';
+export { panelNames, partName, plainName, withoutHand } from './panel-names.js';
 export type {
   Cavity,
   Feature,

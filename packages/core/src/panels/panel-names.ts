@@ -39,6 +39,9 @@ export function plainName(id: string): string {
   return [...sides, ...words].join(' ');
 }
 
+/** What a left panel and its right counterpart have in common: `side` for both sides. */
+export const withoutHand = (id: string): string => id.replace(/-(left|right)$/, '');
+
 /** The name of a part of a layout: a panel’s, or of a stave that is glued up (`Back, stave 2`). */
 export function partName(names: ReadonlyMap<string, string>, part: string): string {
   const [, panel, stave] = /^(.*)\.(\d+)$/.exec(part) ?? [];

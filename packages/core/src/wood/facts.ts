@@ -2,7 +2,7 @@ import { type Text, text } from '../text/index.js';
 import { materialById } from './material.js';
 
 /** What is taken to be so because nobody said otherwise; shown as assumed until the maker confirms it. */
-export const ASSUMABLE = ['faces', 'width', 'material', 'treatment'] as const;
+export const ASSUMABLE = ['faces', 'width', 'material', 'treatment', 'size'] as const;
 export type Assumed = (typeof ASSUMABLE)[number];
 
 /** What matters to an animal and cannot be measured. */
