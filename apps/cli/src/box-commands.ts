@@ -1,12 +1,13 @@
 import {
   jsonSchema,
   readStock,
+  readYard,
   SCHEMA_NAMES,
   writeLayoutJob,
   writePanelSet,
 } from '@spare-knot/core/exchange';
 import { buildBox, checkBox } from '@spare-knot/core/families';
-import { jobProblems, layoutJob, STANDARD_SAW } from '@spare-knot/core/job';
+import { jobProblems, layoutJob, STANDARD_SAW, type Stock } from '@spare-knot/core/job';
 import { parseLength } from '@spare-knot/core/measure';
 import type { PanelSet } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
@@ -87,17 +88,29 @@ function sawFrom({ kerf: asked = '3.175', 'no-rip': noRip = false }: Options) {
   return { ...STANDARD_SAW, kerf: kerf.ticks, rip: !noRip };
 }
 
+/** What can be bought beside the stock, which then counts as paid; ids that both lists have are told apart. */
+function yardFrom({ open, options, notes }: Context, stock: readonly Stock[]): Stock[] {
+  if (options.yard === undefined) return [];
+  const { stock: yard, problems } = must(options.yard, readYard(open(options.yard)));
+  notes.push(...lines(options.yard, problems));
+  const taken = new Set(stock.map(({ id }) => id));
+  return yard.map((kind) => (taken.has(kind.id) ? { ...kind, id: `${kind.id}-to-buy` } : kind));
+}
+
 function makeJob(context: Context, [planFile = '-', stockFile = '-']: readonly string[]) {
   const { open, options, notes } = context;
   const boxes = boxesFrom(options);
   const asked = planFrom(context, planFile);
   const { stock, problems: badLines } = must(stockFile, readStock(open(stockFile)));
   notes.push(...lines(stockFile, badLines));
+  const yard = yardFrom(context, stock);
+  const paid = options.yard === undefined ? stock : stock.map((each) => ({ ...each, price: 0 }));
   const made = layoutJob({
     name: options.name ?? `${boxes} × ${asked.animals[0] ?? asked.family}`,
     plan: asked,
     boxes,
-    stock,
+    stock: paid,
+    yard,
     saw: sawFrom(options),
     seconds: secondsFrom(options),
     pinned: [],
@@ -113,7 +126,7 @@ function makeJob(context: Context, [planFile = '-', stockFile = '-']: readonly s
 
 export const job: Command = {
   usage:
-    'job PLAN STOCK --boxes N       layout job; STOCK is CSV or JSON [--kerf LENGTH] [--no-rip] [--seconds S] [--name TEXT]',
+    'job PLAN STOCK --boxes N       layout job; STOCK is CSV or JSON [--yard FILE] [--kerf LENGTH] [--no-rip] [--seconds S] [--name TEXT]',
   files: 2,
   run: (context, files) => writeLayoutJob(makeJob(context, files)),
 };

@@ -46,6 +46,7 @@ const OPTIONS = {
   seconds: { type: 'string' },
   name: { type: 'string' },
   'no-rip': { type: 'boolean' },
+  yard: { type: 'string' },
 } as const;
 
 export type Options = ReturnType<typeof readArguments>['values'];

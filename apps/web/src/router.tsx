@@ -1,5 +1,5 @@
 import { createBrowserRouter, Navigate } from 'react-router';
-import { BATCHES, queries } from './api/queries';
+import { PLACES } from './places/places';
 import { STATIONS } from './stations/stations';
 import { Boundary } from './ui/boundary';
 import { Lost } from './ui/lost';
@@ -13,23 +13,18 @@ export const router = createBrowserRouter([
     errorElement: <Lost />,
     hydrateFallbackElement: <p className="p-8">Opening…</p>,
     children: [
-      {
-        index: true,
-        // The batches come while the page that shows them does.
+      ...PLACES.map(({ path, load, fetches }) => ({
+        path,
+        // What the page shows comes while the page does.
         loader: () => {
-          void queries.prefetchQuery(BATCHES);
+          fetches?.();
           return null;
         },
-        lazy: async () => ({ Component: (await import('./places/bench')).Bench }),
-      },
+        lazy: async () => ({ Component: await load() }),
+      })),
       {
         path: 'new',
         lazy: async () => ({ Component: (await import('./places/new-batch')).NewBatchPage }),
-      },
-      { path: 'rack', lazy: async () => ({ Component: (await import('./places/rack')).Rack }) },
-      {
-        path: 'handbook',
-        lazy: async () => ({ Component: (await import('./places/handbook')).Handbook }),
       },
       {
         path: 'batches/:id',

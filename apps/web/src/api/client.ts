@@ -5,17 +5,27 @@ import {
   type BatchSummary,
   type BoardChange,
   type BoardRecord,
+  type Bought,
   batchList,
   batchPatch,
   batchRecord,
   boardChange,
   boardList,
   boardRecord,
+  bought,
   csvReport,
   type NewBatch,
   type NewBoard,
+  type NewOffer,
   newBatch,
   newBoards,
+  newOffers,
+  type OfferChange,
+  type OfferRecord,
+  offerChange,
+  offerList,
+  offerRecord,
+  offerReport,
   type ProblemDocument,
   problemDocument,
   proposal,
@@ -108,6 +118,8 @@ export const client = {
     send('PUT', `batches/${id}/layout`, { body: z.encode(proposal, { layout }) }),
   acceptLayout: (id: string, version: number, layout: Layout): Promise<BatchRecord> =>
     ask(batchRecord, 'POST', `batches/${id}/accept`, z.encode(acceptance, { version, layout })),
+  buy: (id: string, version: number, layout: Layout): Promise<Bought> =>
+    ask(bought, 'POST', `batches/${id}/buy`, z.encode(acceptance, { version, layout })),
   giveBack: (id: string, version: number): Promise<BatchRecord> =>
     ask(batchRecord, 'POST', `batches/${id}/give-back`, { version }),
   rack: async (): Promise<BoardRecord[]> => (await ask(boardList, 'GET', 'rack')).boards,
@@ -124,6 +136,15 @@ export const client = {
   changeShop: (shop: ShopRecord): Promise<ShopRecord> =>
     ask(shopRecord, 'PUT', 'shop', z.encode(shopRecord, shop)),
   importCsv: (csv: string) => ask(csvReport, 'POST', 'rack/csv', { csv }),
+  yard: async (): Promise<OfferRecord[]> => (await ask(offerList, 'GET', 'yard')).offers,
+  addOffers: async (offers: NewOffer[]): Promise<OfferRecord[]> =>
+    (await ask(offerList, 'POST', 'yard', z.encode(newOffers, { offers }))).offers,
+  changeOffer: (id: string, change: OfferChange): Promise<OfferRecord> =>
+    ask(offerRecord, 'PUT', `yard/${id}`, z.encode(offerChange, change)),
+  removeOffer: (id: string, version: number) => send('DELETE', `yard/${id}?version=${version}`),
+  restoreOffer: (id: string): Promise<OfferRecord> =>
+    ask(offerRecord, 'POST', `yard/${id}/restore`),
+  importYardCsv: (csv: string) => ask(offerReport, 'POST', 'yard/csv', { csv }),
 };
 
 /** What is kept now, out of a conflict. */

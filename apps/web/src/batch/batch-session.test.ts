@@ -1,6 +1,12 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { animalById } from '@spare-knot/core/animals';
-import { type BatchPatch, type BatchRecord, batchRecord, NO_WISHES } from '@spare-knot/core/api';
+import {
+  type BatchPatch,
+  type BatchRecord,
+  type Bought,
+  batchRecord,
+  NO_WISHES,
+} from '@spare-knot/core/api';
 import { slantRoof } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import type { Layout } from '@spare-knot/core/layout';
@@ -74,6 +80,13 @@ class KeptBatch implements BatchServer {
     const accepted = { layout: laid, boards: [], acceptedAt: first.changedAt };
     this.kept = { ...this.kept, accepted, version: version + 1 };
     return this.kept;
+  }
+  async buy(_id: string, version: number): Promise<Bought> {
+    this.heard.push(`buy at ${version}`);
+    this.atVersion(version);
+    const wishes = { ...this.kept.wishes, supply: 'rack-first' as const };
+    this.kept = { ...this.kept, wishes, proposed: laid, version: version + 1 };
+    return { batch: this.kept, boards: [] };
   }
   async giveBack(_id: string, version: number): Promise<BatchRecord> {
     this.heard.push(`give back at ${version}`);
@@ -237,6 +250,18 @@ describe('one queue', () => {
       'give back at 3',
     ]);
     expect(session.snapshot().batch.version).toBe(4);
+  });
+
+  test('what is bought is bought at the version that the last change left, and the batch is then as the server has it', async () => {
+    const session = open();
+    boxes(session, 7);
+    const done = session.buy(laid);
+    await jest.advanceTimersByTimeAsync(0);
+    expect(await done).toEqual([]);
+    expect(server.heard).toEqual(['change boxes at 1', 'buy at 2']);
+    const { batch, draft } = session.snapshot();
+    expect([batch.proposed, draft.wishes.supply, draft.boxes]).toEqual([laid, 'rack-first', 7]);
+    expect(session.dirty).toBe(false);
   });
 
   test('a layout is not proposed for a box that is not kept', async () => {

@@ -1,4 +1,4 @@
-import type { BatchPatch, BatchRecord } from '@spare-knot/core/api';
+import type { BatchPatch, BatchRecord, BoardRecord, Bought } from '@spare-knot/core/api';
 import type { Layout } from '@spare-knot/core/layout';
 
 import { currentBatch, newKey, Trouble } from '../api/client';
@@ -42,6 +42,7 @@ export interface BatchServer {
   proposeLayout(id: string, layout: Layout): Promise<unknown>;
   acceptLayout(id: string, version: number, layout: Layout): Promise<BatchRecord>;
   giveBack(id: string, version: number): Promise<BatchRecord>;
+  buy(id: string, version: number, layout: Layout): Promise<Bought>;
 }
 
 /** Where unsaved changes wait: the browser's own store. */
@@ -164,6 +165,16 @@ export class BatchSession {
       await this.writeAll();
       const { id, version } = this.state.batch;
       await this.adopting(this.server.acceptLayout(id, version, layout));
+    });
+
+  /** Puts what a layout wants from the yard on the rack; gives those boards. */
+  readonly buy = (layout: Layout): Promise<readonly BoardRecord[]> =>
+    this.inTurn(async () => {
+      await this.writeAll();
+      const { id, version } = this.state.batch;
+      const bought = this.server.buy(id, version, layout);
+      await this.adopting(bought.then(({ batch }) => batch));
+      return (await bought).boards;
     });
 
   readonly giveBack = (): Promise<void> =>

@@ -6,7 +6,7 @@ import {
   REGION_NAMES,
   spokenName,
 } from '@spare-knot/core/animals';
-import { NO_WISHES } from '@spare-knot/core/api';
+import { boardOffered, NO_WISHES } from '@spare-knot/core/api';
 import { type Family, familyById } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import { startPlan } from '@spare-knot/core/plan';
@@ -26,6 +26,7 @@ import { STANDARD_WOOD } from '../wood/standard-wood';
 /** Begins a batch and goes to its box. */
 function useStart() {
   const rack = useQuery({ queryKey: ['rack'], queryFn: client.rack });
+  const yard = useQuery({ queryKey: ['yard'], queryFn: client.yard });
   const { style } = useUnits();
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -33,7 +34,14 @@ function useStart() {
   const [busy, setBusy] = useState(false);
   const start = async (family: Family, animal: Animal, boxes: number) => {
     setBusy(true);
-    const plan = findWood(startPlan(family, animal, STANDARD_WOOD), rack.data ?? []);
+    const boards = rack.data ?? [];
+    const offers = (yard.data ?? []).filter(({ price }) => price !== null);
+    // Without a rack there is a shop: the box is planned in what can be bought.
+    const buys = boards.length === 0 && offers.length > 0;
+    const plan = findWood(
+      startPlan(family, animal, STANDARD_WOOD),
+      buys ? offers.map(boardOffered) : boards,
+    );
     try {
       const batch = await client.addBatch({
         name: `${boxes === 1 ? 'A box' : `${boxes} boxes`} for ${spokenName(animal)}`,
@@ -42,7 +50,7 @@ function useStart() {
         division: style.division,
         plan,
         saw: STANDARD_SAW,
-        wishes: NO_WISHES,
+        wishes: { ...NO_WISHES, supply: buys ? 'rack-first' : 'rack' },
       });
       queries.setQueryData(['batch', batch.id], batch);
       void queries.invalidateQueries({ queryKey: ['batches'] });

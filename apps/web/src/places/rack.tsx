@@ -1,5 +1,5 @@
-import { Download, Pencil, Trash2, Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { Pencil, Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { client } from '../api/client';
 import { useWidth } from '../board/use-width';
 import { BoardEditor } from '../rack/board-editor';
@@ -7,8 +7,8 @@ import { BoardRow } from '../rack/board-row';
 import { QuickEntry } from '../rack/quick-entry';
 import { rackScale } from '../rack/rack-scale';
 import { useRack } from '../rack/use-rack';
+import { CsvButtons } from '../ui/csv-buttons';
 import { HeaderEnd } from '../ui/header-end';
-import { useNotice } from '../ui/notice';
 import { Trouble } from '../ui/trouble';
 
 /** All wood there is. */
@@ -31,7 +31,27 @@ export function Rack() {
               : 'Looking at the rack…'}
           </p>
         </div>
-        <CsvButtons rack={rack} />
+        <CsvButtons
+          href="/api/rack/csv"
+          download="rack.csv"
+          of="boards"
+          goesTo="on the rack"
+          read={async (csv) => {
+            const report = await rack.attempt(() => client.importCsv(csv));
+            return (
+              report && {
+                kept: report.boards.length,
+                problems: report.problems,
+                undo: () =>
+                  void rack.attempt(() =>
+                    Promise.all(
+                      report.boards.map(({ id, version }) => client.removeBoard(id, version)),
+                    ),
+                  ),
+              }
+            );
+          }}
+        />
       </div>
       <div className="mt-4">
         <QuickEntry onAdd={rack.add} />
@@ -88,72 +108,5 @@ export function Rack() {
           ))}
       </ul>
     </main>
-  );
-}
-
-function CsvButtons({ rack }: { rack: ReturnType<typeof useRack> }) {
-  const input = useRef<HTMLInputElement>(null);
-  const [problems, setProblems] = useState<readonly { line: number; message: string }[]>([]);
-  const say = useNotice();
-  const read = async (file: File) => {
-    const report = await rack.attempt(async () => client.importCsv(await file.text()));
-    if (!report) return;
-    setProblems(report.problems);
-    say(
-      `${report.boards.length} ${report.boards.length === 1 ? 'line' : 'lines'} of ${file.name} put on the rack${report.problems.length > 0 ? `; ${report.problems.length} could not be read` : ''}.`,
-      {
-        ...(report.boards.length > 0 && {
-          undo: () =>
-            void rack.attempt(async () =>
-              Promise.all(
-                report.boards.map((board) => client.removeBoard(board.id, board.version)),
-              ),
-            ),
-        }),
-      },
-    );
-  };
-  return (
-    <div className="text-right">
-      <div className="flex justify-end gap-2">
-        <button type="button" className="btn" onClick={() => input.current?.click()}>
-          <Upload size={16} aria-hidden /> Read CSV
-        </button>
-        <a className="btn" href="/api/rack/csv" download="rack.csv">
-          <Download size={16} aria-hidden /> Save as CSV
-        </a>
-        <input
-          ref={input}
-          type="file"
-          accept=".csv,text/csv"
-          aria-label="CSV file of boards"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) void read(file);
-          }}
-        />
-      </div>
-      {problems.length > 0 && (
-        <div
-          role="alert"
-          className="mt-2 rounded-md border border-danger bg-danger-pale p-3 text-left text-sm"
-        >
-          <p className="font-semibold">These lines were left out; the others are on the rack:</p>
-          <ul>
-            {problems.map((problem) => (
-              <li key={problem.line}>
-                line {problem.line}: {problem.message}
-              </li>
-            ))}
-          </ul>
-          <button type="button" className="link" onClick={() => setProblems([])}>
-            Good
-          </button>
-        </div>
-      )}
-    </div>
   );
 }

@@ -38,7 +38,10 @@ export function Assumptions({
         <span className="inline-flex items-center gap-1 font-semibold">
           <CircleHelp size={15} aria-hidden /> Assumed: {assumptionWords(board, fact)}
         </span>
-        <span className="text-soft">Nobody has looked yet. Is it so?</span>
+        <span className="text-soft">
+          {fact === 'size' ? 'Nobody has held a tape to it yet.' : 'Nobody has looked yet.'} Is it
+          so?
+        </span>
         <button
           type="button"
           className="btn !min-h-7 !px-2 text-sm"

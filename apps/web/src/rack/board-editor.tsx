@@ -1,13 +1,7 @@
 import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
 import { fromMm, type Ticks } from '@spare-knot/core/measure';
 import { moveZone, type Zone, zoneBounds } from '@spare-knot/core/plane';
-import {
-  DEFECT_KINDS,
-  DEFECT_NAMES,
-  type Defect,
-  type DefectKind,
-  stillAssumed,
-} from '@spare-knot/core/wood';
+import { DEFECT_KINDS, DEFECT_NAMES, type Defect, type DefectKind } from '@spare-knot/core/wood';
 
 import { Trash2 } from 'lucide-react';
 import { type KeyboardEvent, type MouseEvent, useState } from 'react';
@@ -17,6 +11,7 @@ import { Length } from '../measure/length';
 import { LengthField } from '../measure/length-field';
 import { ARROW_KEYS } from '../ui/arrow-keys';
 import { FactFields } from './fact-fields';
+import { PriceField, SizeFields } from './size-fields';
 
 /** How large a defect is when it is first put down; then it is measured. */
 const FIRST_SIZE: Record<DefectKind, (x: Ticks, y: Ticks) => Zone> = {
@@ -274,7 +269,6 @@ function BoardFields({
   onChange: (change: Partial<NewBoard>) => void;
 }) {
   const [name, setName] = useState(board.name);
-  const [price, setPrice] = useState(board.price === null ? '' : (board.price / 100).toFixed(2));
   const [quantity, setQuantity] = useState(String(board.quantity));
   return (
     <div className="flex flex-wrap items-start gap-3">
@@ -305,58 +299,8 @@ function BoardFields({
           }}
         />
       </label>
-      <LengthField
-        label="Thick"
-        value={board.thickness}
-        least={320}
-        onChange={(thickness) => onChange({ thickness })}
-      />
-      <LengthField
-        label="Wide"
-        value={board.width}
-        least={320}
-        onChange={(width) => onChange({ width })}
-      />
-      <LengthField
-        label="Long"
-        value={board.length}
-        least={320}
-        onChange={(length) => onChange({ length })}
-      />
-      {(['faceA', 'faceB'] as const).map((face) => (
-        <label key={face}>
-          <span className="label block">{face === 'faceA' ? 'Face A (shown)' : 'Face B'}</span>
-          <select
-            className="field"
-            value={board[face]}
-            onChange={(event) =>
-              onChange({
-                [face]: event.target.value as 'rough' | 'planed',
-                assumed: stillAssumed(board, 'faces'),
-              })
-            }
-          >
-            <option value="rough">rough</option>
-            <option value="planed">planed</option>
-          </select>
-        </label>
-      ))}
-      <label>
-        <span className="label block">Price of one</span>
-        <input
-          className="field mono w-20"
-          value={price}
-          placeholder="none"
-          onChange={(event) => setPrice(event.target.value)}
-          onBlur={() => {
-            const amount =
-              price.trim() === '' ? null : Math.round(Number(price.replace(',', '.')) * 100);
-            if (amount !== null && !(amount >= 0))
-              setPrice(board.price === null ? '' : (board.price / 100).toFixed(2));
-            else if (amount !== board.price) onChange({ price: amount });
-          }}
-        />
-      </label>
+      <SizeFields wood={board} onChange={onChange} />
+      <PriceField price={board.price} onChange={(amount) => onChange({ price: amount })} />
       <p className="sr-only">
         Board of <Length ticks={board.length} unit />
       </p>

@@ -14,7 +14,7 @@ import {
   woodRefused,
 } from '@spare-knot/core/wood';
 
-import { useId, useRef, useState } from 'react';
+import { type ReactNode, useId, useRef, useState } from 'react';
 import { Length, Sentence } from '../measure/length';
 import { useUnits } from '../measure/units';
 import { MaterialOptions } from '../wood/material-options';
@@ -28,7 +28,17 @@ function beginning(size: NominalSize, style: LengthStyle): string {
 }
 
 /** Boards entered in one line, as people say it; what was understood is shown while typing. */
-export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<unknown> }) {
+export function QuickEntry({
+  onAdd,
+  put = 'Put on the rack',
+  children,
+}: {
+  onAdd: (boards: NewBoard[]) => Promise<unknown>;
+  /** What the button says. */
+  put?: string;
+  /** What else is asked of every line. */
+  children?: ReactNode;
+}) {
   const { style } = useUnits();
   const [line, setLine] = useState('');
   const [busy, setBusy] = useState(false);
@@ -98,7 +108,7 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
           </select>
         </label>
         <button type="submit" className="btn btn-main" disabled={busy || line.trim() === ''}>
-          Put on the rack
+          {put}
         </button>
       </div>
       {asks && (
@@ -115,6 +125,7 @@ export function QuickEntry({ onAdd }: { onAdd: (boards: NewBoard[]) => Promise<u
           <span className="text-sm text-soft">No wood is taken for another one.</span>
         </label>
       )}
+      {children}
       <p
         id={`${id}-read`}
         aria-live="polite"

@@ -2,42 +2,13 @@ import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
 import { sum } from '@spare-knot/core/lists';
 import type { Defect } from '@spare-knot/core/wood';
 
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { client, Trouble } from '../api/client';
-import { messageOf } from '../ui/message-of';
+import { client } from '../api/client';
 import { useNotice } from '../ui/notice';
+import { type Attempt, useAttempt } from '../ui/use-attempt';
 
 export const RACK = ['rack'];
-
-function troubleWords(error: unknown): string {
-  if (error instanceof Trouble && error.stale)
-    return 'This board was changed in another window. It is shown as it is kept now; make the change again.';
-  return messageOf(error);
-}
-
-type Attempt = <T>(work: () => Promise<T>) => Promise<T | undefined>;
-
-/** Does something to the rack and fetches it anew; what went wrong is said, and the answer is undefined. */
-function useAttempt(): { attempt: Attempt; refresh: () => Promise<void> } {
-  const queries = useQueryClient();
-  const say = useNotice();
-  const refresh = useCallback(() => queries.invalidateQueries({ queryKey: RACK }), [queries]);
-  const attempt: Attempt = useCallback(
-    async (work) => {
-      try {
-        return await work();
-      } catch (error) {
-        say(troubleWords(error), { tone: 'danger' });
-        return undefined;
-      } finally {
-        await refresh();
-      }
-    },
-    [refresh, say],
-  );
-  return { attempt, refresh };
-}
 
 /** Putting boards on the rack and taking them off; both can be undone. */
 function useComingAndGoing(attempt: Attempt) {
@@ -72,7 +43,7 @@ function useComingAndGoing(attempt: Attempt) {
 export function useRack() {
   const query = useQuery({ queryKey: RACK, queryFn: client.rack });
   const say = useNotice();
-  const { attempt, refresh } = useAttempt();
+  const { attempt, refresh } = useAttempt('rack', 'board');
   const change = useCallback(
     async (board: BoardRecord, next: Partial<NewBoard>, what = 'Changed') => {
       const { id, fromBatch: _fromBatch, ...kept } = board;

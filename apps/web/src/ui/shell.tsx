@@ -1,5 +1,6 @@
 import { NavLink, Outlet, ScrollRestoration } from 'react-router';
 import { RememberedUnits } from '../measure/units';
+import { PLACES } from '../places/places';
 
 const place = ({ isActive }: { isActive: boolean }) =>
   `flex h-full items-center border-b-4 px-1 pt-1 font-semibold ${isActive ? 'border-tape text-white' : 'border-transparent text-[#dfe6df] hover:text-white'}`;
@@ -19,15 +20,11 @@ export function Shell() {
           Spare Knot
         </NavLink>
         <nav aria-label="Places" className="flex h-12 gap-6 max-sm:gap-3">
-          <NavLink to="/" end className={place}>
-            Bench
-          </NavLink>
-          <NavLink to="/rack" className={place}>
-            Rack
-          </NavLink>
-          <NavLink to="/handbook" className={place}>
-            Handbook
-          </NavLink>
+          {PLACES.map(({ path, label }) => (
+            <NavLink key={path} to={path} end={path === '/'} className={place}>
+              {label}
+            </NavLink>
+          ))}
         </nav>
         <div id="header-end" className="ml-auto flex items-center gap-4" />
       </header>

@@ -24,6 +24,8 @@ export const assumptionWords = (wood: WoodFacts & Faces, fact: string): string =
       return facesWords(wood);
     case 'treatment':
       return 'untreated';
+    case 'size':
+      return 'it measures what the yard says';
     default:
       return `its ${fact}`;
   }

@@ -5,9 +5,10 @@ import { slantRoof } from '../families/index.js';
 import { STANDARD_SAW } from '../job/index.js';
 import { at, must } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
-import { batchQuestion } from './batch-question.js';
-import { NO_WISHES } from './batches.js';
+import { atFullPrice, batchQuestion, woodAsked } from './batch-question.js';
+import { NO_WISHES, type Supply } from './batches.js';
 import type { BoardRecord } from './boards.js';
+import { boardBought, type OfferRecord } from './yard.js';
 
 const board = (id: string, more: Partial<BoardRecord> = {}): BoardRecord => ({
   id,
@@ -59,5 +60,60 @@ describe('the boards that a batch is laid on', () => {
       [],
     );
     expect(at(ask(boards, wishes), 0).id).toBe('one');
+  });
+});
+
+const offer = (id: string, more: Partial<OfferRecord> = {}): OfferRecord => {
+  const {
+    quantity: _quantity,
+    fromBatch: _from,
+    offcut: _offcut,
+    defects: _defects,
+    ...kind
+  } = board(id, { price: 700 });
+  return { ...kind, yard: 'Slip', available: null, ...more };
+};
+
+describe('the wood that a batch may use', () => {
+  const asked = (supply: Supply, forbidden: string[] = []) =>
+    woodAsked(
+      { saw: STANDARD_SAW, wishes: { ...NO_WISHES, supply, forbidden } },
+      [board('owned', { price: 500 })],
+      [
+        offer('sold'),
+        offer('no price', { price: null }),
+        offer('osb', { material: 'osb' }),
+        offer('few', { available: 3 }),
+      ],
+    );
+  const told = ({ stock, yard }: ReturnType<typeof asked>) =>
+    [stock, yard].map((list) => list.map(({ id, price }) => `${id} ${price}`));
+
+  test('the rack at its own price; the rack as paid and then the yard; the yard alone', () => {
+    expect(told(asked('rack'))).toEqual([['owned 500'], []]);
+    expect(told(asked('rack-first'))).toEqual([['owned 0'], ['sold 700', 'few 700']]);
+    expect(told(asked('bought'))).toEqual([[], ['sold 700', 'few 700']]);
+    expect(told(asked('bought', ['sold']))).toEqual([[], ['few 700']]);
+    expect(asked('bought').yard.map(({ quantity }) => quantity > 999)).toEqual([true, false]);
+  });
+
+  test('what is bought is what was offered, with its measures to be confirmed', () => {
+    const sold = offer('sold', { assumed: ['faces'], grade: 'exterior' });
+    const bought = boardBought(sold, 4);
+    expect(bought).toMatchObject({
+      name: 'sold',
+      quantity: 4,
+      price: 700,
+      grade: 'exterior',
+      assumed: ['faces', 'size'],
+    });
+    expect(boardBought({ ...sold, assumed: ['size'] }, 1).assumed).toEqual(['size']);
+  });
+
+  test('is worth its own price, paid or not', () => {
+    const { stock } = asked('rack-first');
+    const job = { name: '', parts: [], saw: STANDARD_SAW, pinned: [], effort: { seconds: 1 } };
+    const [full] = atFullPrice({ ...job, stock }, [board('owned', { price: 500 })]).stock;
+    expect(full?.price).toBe(500);
   });
 });

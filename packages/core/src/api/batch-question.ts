@@ -35,35 +35,41 @@ const mayUse = (board: BoardRecord, { forbidden, crosscut }: LayoutWishes, rip: 
 const paid = (board: BoardRecord): BoardRecord => ({ ...board, price: 0 });
 
 /**
- * What is to be laid out for a batch on these boards: the question whose answer is `layoutJob`. By the batch's wish the boards are those of
- * the rack, those and what the yard offers, or what the yard offers alone; what has no price cannot be bought.
+ * The wood that a batch may use: by its wish the boards of the rack, those and what the yard offers, or what the yard offers alone; what has
+ * no price cannot be bought.
  */
-export function batchQuestion(
-  {
-    name,
-    plan,
-    boxes,
-    saw,
-    wishes,
-  }: Pick<BatchRecord, 'name' | 'plan' | 'boxes' | 'saw' | 'wishes'>,
+export function woodAsked(
+  { saw, wishes }: Pick<BatchRecord, 'saw' | 'wishes'>,
   rack: readonly BoardRecord[],
-  yard: readonly OfferRecord[] = [],
-): JobQuestion {
+  yard: readonly OfferRecord[],
+): Required<Pick<JobQuestion, 'stock' | 'yard'>> {
   const used = (boards: readonly BoardRecord[]) =>
     boards.filter((board) => mayUse(board, wishes, saw.rip)).map(stockOf);
-  const { supply } = wishes;
   const priced = yard.filter(({ price }) => price !== null).map(boardOffered);
-  return {
-    name,
-    plan,
-    boxes,
-    saw,
-    stock: supply === 'bought' ? [] : used(supply === 'rack' ? rack : rack.map(paid)),
-    yard: supply === 'rack' ? [] : used(priced),
-    seconds: wishes.seconds,
-    pinned: wishes.pinned,
-  };
+  switch (wishes.supply) {
+    case 'rack':
+      return { stock: used(rack), yard: [] };
+    case 'rack-first':
+      return { stock: used(rack.map(paid)), yard: used(priced) };
+    case 'bought':
+      return { stock: [], yard: used(priced) };
+  }
 }
+
+/** What is to be laid out for a batch on this wood: the question whose answer is `layoutJob`. */
+export const batchQuestion = (
+  batch: Pick<BatchRecord, 'name' | 'plan' | 'boxes' | 'saw' | 'wishes'>,
+  rack: readonly BoardRecord[],
+  yard: readonly OfferRecord[] = [],
+): JobQuestion => ({
+  name: batch.name,
+  plan: batch.plan,
+  boxes: batch.boxes,
+  saw: batch.saw,
+  ...woodAsked(batch, rack, yard),
+  seconds: batch.wishes.seconds,
+  pinned: batch.wishes.pinned,
+});
 
 /** The job with every board at its own price, paid or not: what the wood of the boxes is worth. */
 export const atFullPrice = (job: LayoutJob, boards: readonly BoardRecord[]): LayoutJob => ({

@@ -1,4 +1,4 @@
-export { atFullPrice, batchQuestion } from './batch-question.js';
+export { atFullPrice, batchQuestion, woodAsked } from './batch-question.js';
 export {
   type Acceptance,
   acceptance,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { boardKindFields, count, name, woodFactFields } from '../exchange/index.js';
+import { boardKindFields, count, NO_END, name, woodFactFields } from '../exchange/index.js';
 import { factsOf } from '../wood/index.js';
 import type { BoardRecord, NewBoard } from './boards.js';
 import { id, version } from './fields.js';
@@ -30,9 +30,6 @@ export const offerReport = z.object({
 export type NewOffer = z.output<typeof newOffer>;
 export type OfferRecord = z.output<typeof offerRecord>;
 export type OfferChange = z.output<typeof offerChange>;
-
-/** More than any batch needs of one kind of board. */
-const NO_END = 100_000;
 
 /** What is offered as if it lay on the rack: whole, without a fault that anybody has seen, and no end of it where none is said. */
 export const boardOffered = (offer: OfferRecord): BoardRecord => {

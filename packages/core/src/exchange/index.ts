@@ -14,7 +14,7 @@ export {
 } from './layout-job-file.js';
 export { writePanelSet } from './panel-set-file.js';
 export { readStockCsv, writeStockCsv } from './stock-csv.js';
-export { readStock } from './stock-file.js';
+export { readStock, readYard } from './stock-file.js';
 export {
   count,
   distance,
@@ -24,4 +24,4 @@ export {
   zoneFromFile,
   zoneToFile,
 } from './units.js';
-export { readYardCsv, writeYardCsv, type YardEntry } from './yard-csv.js';
+export { NO_END, readYardCsv, writeYardCsv, type YardEntry } from './yard-csv.js';

@@ -2,6 +2,9 @@ import { unread } from '../wood/index.js';
 import { type Cell, type CsvReading, readCsv, writeCsv } from './csv.js';
 import { NEEDED, readQuantity, readWholeBoard, wholeBoardCells } from './stock-csv.js';
 
+/** How many there are where no end is said: more than any batch needs of one kind of board. */
+export const NO_END = 100_000;
+
 /** Columns of a yard list as CSV: those of whole boards on a rack, and which yard it is. Without a quantity there is no end of them. */
 const COLUMNS = [
   'yard',

@@ -10,4 +10,4 @@ export { layoutBought, type Purchase, piecesBought, shoppingList, totalOf } from
 export { isSamePiece, snapToNeighbours } from './snap.js';
 export { type Highs, highsSolver } from './solver/highs.js';
 export type { LinearSolver } from './solver/linear.js';
-export { aboveBest, costByPart, countCuts, shortPieces, usedCost } from './summary.js';
+export { aboveBest, costByPart, countCuts, shortPieces, usedCost, worthOf } from './summary.js';

@@ -1,5 +1,5 @@
 import { type LayoutJob, priceOf } from '../job/index.js';
-import { at, entry } from '../lists/index.js';
+import { at, entry, sum } from '../lists/index.js';
 import type { Cents, Ticks } from '../measure/index.js';
 import { meanArea } from './area.js';
 import { cutsToFree } from './cuts-to-free.js';
@@ -28,6 +28,15 @@ export function countCuts(job: LayoutJob, layout: Layout): number {
     );
   }, 0);
 }
+
+/** What all boards of a layout are worth whole, at the prices of the job's stock. */
+export const worthOf = (job: LayoutJob, { boards }: Pick<Layout, 'boards'>): Cents =>
+  sum(
+    boards.map(({ stock }) => {
+      const kind = job.stock.find(({ id }) => id === stock);
+      return kind ? priceOf(kind) : 0;
+    }),
+  );
 
 /** What the boards cost when what goes back to the rack is not counted: each board's price by the share of it that is used up. */
 export function usedCost(job: LayoutJob, layout: Layout): Cents {

@@ -3,7 +3,7 @@ import { type LayoutJob, STANDARD_SAW } from '@spare-knot/core/job';
 import { type Layout, STANDARD_GOALS } from '@spare-knot/core/layout';
 import { at } from '@spare-knot/core/lists';
 import { PretendWorker } from '../../workers/pretend-worker';
-import { bestFor, CompareSession } from './compare-session';
+import { bestFor, CompareSession, questionsOf, type Way } from './compare-session';
 
 const pin = {
   part: 'a',
@@ -42,9 +42,9 @@ const layout = (cost: number, longest = 0, missing = 0): Layout => ({
 });
 
 let worker: PretendWorker;
-let compare: CompareSession;
+let compare: CompareSession<Way>;
 beforeEach(() => {
-  compare = new CompareSession(() => {
+  compare = new CompareSession<Way>(() => {
     worker = new PretendWorker();
     return worker;
   });
@@ -52,7 +52,7 @@ beforeEach(() => {
 
 describe('four ways compared', () => {
   test('one after the other, the pins only for the way in use, and the worker is let go at the end', () => {
-    compare.start(job, STANDARD_GOALS, 'cuts');
+    compare.start(questionsOf(job, STANDARD_GOALS, 'cuts'));
     for (const run of [0, 1, 2, 3]) worker.say({ run, kind: 'done', layout: layout(10 + run) });
     const orders = worker.orders.flatMap((order) => (order.kind === 'lay out' ? [order] : []));
     expect(orders.map(({ goals }) => goals.first)).toEqual(['cost', 'cuts', 'offcut', 'cost']);
@@ -64,7 +64,7 @@ describe('four ways compared', () => {
   });
 
   test('stopping keeps what was found; another job forgets it', () => {
-    compare.start(job, STANDARD_GOALS, 'cost');
+    compare.start(questionsOf(job, STANDARD_GOALS, 'cost'));
     worker.say({ run: 0, kind: 'better', layout: layout(12) });
     expect(compare.snapshot().running).toBe('cost');
     compare.stop();
@@ -75,10 +75,10 @@ describe('four ways compared', () => {
   });
 
   test('a failing worker is said, not waited for', () => {
-    compare.start(job, STANDARD_GOALS, 'cost');
+    compare.start(questionsOf(job, STANDARD_GOALS, 'cost'));
     worker.say({ run: 0, kind: 'broken', why: 'rule 3' });
     expect(compare.snapshot()).toMatchObject({ running: null, trouble: 'rule 3' });
-    compare.start(job, STANDARD_GOALS, 'cost');
+    compare.start(questionsOf(job, STANDARD_GOALS, 'cost'));
     worker.onerror?.({ message: 'out of memory' });
     expect(compare.snapshot()).toMatchObject({ running: null, trouble: 'out of memory' });
   });

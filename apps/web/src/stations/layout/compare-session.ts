@@ -43,19 +43,38 @@ export function bestFor(
   });
 }
 
-export interface CompareState {
-  found: ReadonlyMap<Way, Layout>;
+/** One way to lay boxes out: the job and what counts in it. */
+export interface Question<W> {
+  way: W;
+  job: LayoutJob;
+  goals: Goals;
+}
+
+/** The job in each of the ways to lay it out; the pins hold for the way that is `current`. */
+export const questionsOf = (job: LayoutJob, goals: Goals, current: Way): Question<Way>[] =>
+  WAYS.map(({ way }) => ({
+    way,
+    job: {
+      ...job,
+      saw: { ...job.saw, rip: way !== 'chop' },
+      pinned: way === current ? job.pinned : [],
+    },
+    goals: { ...goals, first: way === 'chop' ? 'cost' : way },
+  }));
+
+export interface CompareState<W> {
+  found: ReadonlyMap<W, Layout>;
   /** The way that is searched now. */
-  running: Way | null;
+  running: W | null;
   /** Why the last comparison came to nothing. */
   trouble: string | null;
 }
 
-const NOTHING: CompareState = { found: new Map(), running: null, trouble: null };
+const NOTHING = { found: new Map<never, Layout>(), running: null, trouble: null };
 
-/** One job laid out in each way after the other, by a worker that is let go at the end. */
-export class CompareSession {
-  private state: CompareState = NOTHING;
+/** Questions laid out one after the other, each for a moment, by a worker that is let go at the end. */
+export class CompareSession<W> {
+  private state: CompareState<W> = NOTHING;
   private readonly listeners = new Set<() => void>();
   private worker: SearchWorker | null = null;
 
@@ -65,29 +84,21 @@ export class CompareSession {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
   };
-  readonly snapshot = (): CompareState => this.state;
+  readonly snapshot = (): CompareState<W> => this.state;
 
-  /** Begins anew; `current` is the way the maker works now, for which the pins hold. */
-  readonly start = (job: LayoutJob, goals: Goals, current: Way): void => {
+  /** Begins anew. */
+  readonly start = (questions: readonly Question<W>[]): void => {
     this.clear();
     const ask = (run: number): void => {
-      const way = WAYS[run]?.way;
-      if (!way) {
+      const next = questions[run];
+      if (!next) {
         this.stop();
         return;
       }
+      const { way, job, goals } = next;
       this.show({ running: way });
-      this.worker?.postMessage({
-        kind: 'lay out',
-        run,
-        job: {
-          ...job,
-          effort: { seconds: SECONDS },
-          saw: { ...job.saw, rip: way !== 'chop' },
-          pinned: way === current ? job.pinned : [],
-        },
-        goals: { ...goals, first: way === 'chop' ? 'cost' : way },
-      });
+      const brief = { ...job, effort: { seconds: SECONDS } };
+      this.worker?.postMessage({ kind: 'lay out', run, job: brief, goals });
     };
     try {
       this.worker = this.hire();
@@ -101,7 +112,7 @@ export class CompareSession {
         this.fail(data.why);
         return;
       }
-      this.show({ found: new Map(this.state.found).set(at(WAYS, data.run).way, data.layout) });
+      this.show({ found: new Map(this.state.found).set(at(questions, data.run).way, data.layout) });
       if (data.kind === 'done') ask(data.run + 1);
     };
     ask(0);
@@ -125,7 +136,7 @@ export class CompareSession {
     this.show({ trouble });
   }
 
-  private show(change: Partial<CompareState>): void {
+  private show(change: Partial<CompareState<W>>): void {
     this.state = { ...this.state, ...change };
     for (const listener of this.listeners) listener();
   }

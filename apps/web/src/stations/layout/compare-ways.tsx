@@ -5,7 +5,15 @@ import { printMoney } from '@spare-knot/core/measure';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { Length } from '../../measure/length';
 import { hireSearcher } from '../../workers/hire-searcher';
-import { bestFor, CompareSession, longestOf, missingOf, WAYS, type Way } from './compare-session';
+import {
+  bestFor,
+  CompareSession,
+  longestOf,
+  missingOf,
+  questionsOf,
+  WAYS,
+  type Way,
+} from './compare-session';
 
 /** What one way comes to, and a button to lay the boxes out so. */
 function Found({
@@ -55,7 +63,7 @@ export function CompareWays({
   locked: boolean;
   onTake: (way: Way) => void;
 }) {
-  const [session] = useState(() => new CompareSession(hireSearcher));
+  const [session] = useState(() => new CompareSession<Way>(hireSearcher));
   const { found, running, trouble } = useSyncExternalStore(session.subscribe, session.snapshot);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was found was for the job before
   useEffect(() => session.clear, [session, job]);
@@ -65,7 +73,9 @@ export function CompareWays({
       <button
         type="button"
         className="btn mt-1"
-        onClick={running === null ? () => session.start(job, goals, way) : session.stop}
+        onClick={
+          running === null ? () => session.start(questionsOf(job, goals, way)) : session.stop
+        }
       >
         {running === null ? 'Compare four ways' : 'Stop'}
       </button>

@@ -2,55 +2,32 @@ import type { FitOffer, FitQuestion } from '@spare-knot/core/advice';
 import { printAngle, printMoney } from '@spare-knot/core/measure';
 import type { BoxPlan } from '@spare-knot/core/plan';
 
-import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react';
 import { Length } from '../../measure/length';
-import type { FitWord } from '../../workers/fit.worker';
+import { type AnswerWorker, OneAnswer } from '../../workers/one-answer';
 
 const FitChart = lazy(() => import('./fit-chart'));
 
 type Names = ReadonlyMap<string, string>;
 
-/** Small changes of size, searched in a worker for one question at a time; what was found for another is of no use. */
+const hire = () =>
+  new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), {
+    type: 'module',
+  }) as AnswerWorker<FitOffer[]>;
+
+/** Small changes of size, searched for one question at a time; what was found for another is of no use. */
 function useFit(question: FitQuestion) {
-  const worker = useRef<Worker | null>(null);
-  const [share, setShare] = useState<number | null>(null);
-  const [offers, setOffers] = useState<readonly FitOffer[] | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const end = () => {
-    worker.current?.terminate();
-    worker.current = null;
-    setShare(null);
-  };
+  const [session] = useState(() => new OneAnswer<FitQuestion, FitOffer[]>(hire));
+  const { share, answer, trouble } = useSyncExternalStore(session.subscribe, session.snapshot);
   // biome-ignore lint/correctness/useExhaustiveDependencies: whenever the question is another one
-  useEffect(() => {
-    setOffers(null);
-    setTrouble(null);
-    return end;
-  }, [question]);
-  const start = () => {
-    end();
-    setOffers(null);
-    setTrouble(null);
-    setShare(0);
-    const next = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), {
-      type: 'module',
-    });
-    worker.current = next;
-    next.onerror = ({ message }) => {
-      setTrouble(message || 'The search stopped by itself.');
-      end();
-    };
-    next.onmessage = ({ data }: MessageEvent<FitWord>) => {
-      if (data.kind === 'share') {
-        setShare(data.share);
-        return;
-      }
-      setOffers(data.offers);
-      end();
-    };
-    next.postMessage(question);
+  useEffect(() => session.clear, [session, question]);
+  return {
+    share,
+    offers: answer,
+    trouble,
+    start: () => session.start(question),
+    end: session.stop,
   };
-  return { share, offers, trouble, start, end };
 }
 
 function Changes({ changes }: Pick<FitOffer, 'changes'>) {

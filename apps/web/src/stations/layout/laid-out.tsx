@@ -1,4 +1,4 @@
-import type { BoardRecord } from '@spare-knot/core/api';
+import type { BoardRecord, OfferRecord } from '@spare-knot/core/api';
 import { firstCuts } from '@spare-knot/core/cuts';
 import type { LayoutJob, Placement } from '@spare-knot/core/job';
 import type { Layout } from '@spare-knot/core/layout';
@@ -19,6 +19,8 @@ interface Props {
   job: LayoutJob;
   layout: Layout;
   boards: readonly BoardRecord[];
+  /** Those of the boards that are not on the rack but at a yard. */
+  offers: readonly OfferRecord[];
   names: ReadonlyMap<string, string>;
   locked: boolean;
   /** Changes the pieces that are pinned where they were laid by hand. */
@@ -27,7 +29,8 @@ interface Props {
 }
 
 /** The boards with every panel on them, to take hold of: drag one and the rest flows round it. */
-export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }: Props) {
+export function LaidOut(props: Props) {
+  const { job, layout, boards, offers, names, locked, onPins, onForbid } = props;
   const [ref, width] = useWidth<HTMLOListElement>();
   const drawings = useRef(new Map<string, HTMLElement>());
   const used = layout.boards.flatMap((laid) => boards.filter((board) => board.id === laid.stock));
@@ -65,6 +68,7 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
                 <LaidBoardDrawing
                   job={job}
                   board={board}
+                  yard={offers.find(({ id }) => id === board.id)?.yard ?? null}
                   alike={alike}
                   names={names}
                   scale={scale}
@@ -83,6 +87,7 @@ export function LaidOut({ job, layout, boards, names, locked, onPins, onForbid }
 function LaidBoardDrawing({
   job,
   board,
+  yard,
   alike: { laid, number, count },
   names,
   scale,
@@ -91,6 +96,8 @@ function LaidBoardDrawing({
 }: {
   job: LayoutJob;
   board: BoardRecord;
+  /** The yard that sells it; null for a board on the rack. */
+  yard: string | null;
   alike: AlikeBoards;
   names: ReadonlyMap<string, string>;
   scale: number;
@@ -104,6 +111,11 @@ function LaidBoardDrawing({
     <>
       <p className="mb-0.5 flex flex-wrap items-baseline gap-x-3 text-sm">
         <strong>{title}</strong>
+        {yard && (
+          <span className="rounded bg-chalk-pale px-1.5 font-semibold text-chalk">
+            to buy at {yard}
+          </span>
+        )}
         {count > 1 && (
           <span className="rounded bg-tape px-1.5 font-semibold">cut {count} boards like this</span>
         )}

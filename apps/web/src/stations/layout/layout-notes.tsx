@@ -1,8 +1,10 @@
-import type { BoardRecord } from '@spare-knot/core/api';
+import type { BoardRecord, Supply } from '@spare-knot/core/api';
 import type { Check } from '@spare-knot/core/checks';
 import type { PinnedPlacement } from '@spare-knot/core/job';
+import type { Layout } from '@spare-knot/core/layout';
 import { partName } from '@spare-knot/core/panels';
 import type { Text } from '@spare-knot/core/text';
+import { isAssumed } from '@spare-knot/core/wood';
 
 import { OctagonX } from 'lucide-react';
 import { Link } from 'react-router';
@@ -61,14 +63,60 @@ export function Failed({ trouble, retry }: { trouble: string; retry: () => void 
   );
 }
 
-export function NoBoards() {
+/** Nothing to lay the boxes out on, and the ways to come by some. */
+export function NoBoards({ supply, onBuy }: { supply: Supply; onBuy: () => void }) {
   return (
-    <p className="p-6 text-center">
-      There are no boards.{' '}
-      <Link className="link" to="../wood">
-        Put some on the rack
-      </Link>
-      , then they are laid out here.
+    <div className="p-6 text-center">
+      {supply === 'rack' ? (
+        <>
+          <p>
+            No board on the rack may be used for these panels.{' '}
+            <Link className="link" to="../wood">
+              Put some on the rack
+            </Link>
+            , or see what the yard would have to sell.
+          </p>
+          <button type="button" className="btn btn-main mt-3" onClick={onBuy}>
+            What would I have to buy?
+          </button>
+        </>
+      ) : (
+        <p>
+          Neither on the rack nor at the yard is there a board for these panels.{' '}
+          <Link className="link" to="../wood">
+            Choose other wood
+          </Link>{' '}
+          or{' '}
+          <Link className="link" to="/yard">
+            list what your yard sells
+          </Link>
+          .
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Boards in use that nobody has held a tape to. */
+export function NotMeasured({
+  layout,
+  boards,
+}: {
+  layout: Layout;
+  boards: readonly BoardRecord[];
+}) {
+  const used = boards.filter(
+    (board) => isAssumed(board, 'size') && layout.boards.some(({ stock }) => stock === board.id),
+  );
+  if (used.length === 0) return null;
+  return (
+    <p className="mb-2 rounded-md border border-warn bg-warn-pale p-2 text-sm">
+      <strong>Not measured yet:</strong> {used.map(({ name }) => name).join(', ')}. They stand here
+      as the yard sells them.{' '}
+      <Link className="link" to="/rack">
+        Hold a tape to them and confirm it on the rack
+      </Link>{' '}
+      before the first cut.
     </p>
   );
 }

@@ -1,78 +1,62 @@
-import { type BoardRecord, batchQuestion, type LayoutWishes } from '@spare-knot/core/api';
+import { atFullPrice, batchQuestion, type LayoutWishes } from '@spare-knot/core/api';
 import { checkBox, familyById } from '@spare-knot/core/families';
 import { layoutJob } from '@spare-knot/core/job';
-import { type Layout, sortPins } from '@spare-knot/core/layout';
+import { type Purchase, shoppingList, sortPins } from '@spare-knot/core/layout';
+import { sum } from '@spare-knot/core/lists';
 import { panelNames } from '@spare-knot/core/panels';
 
-import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useBatch } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
-import { RACK, useRack } from '../../rack/use-rack';
-import { messageOf } from '../../ui/message-of';
-import { useNotice } from '../../ui/notice';
+import { useWood, type WoodOfBatch } from '../../batch/use-wood';
 import { Trouble } from '../../ui/trouble';
 import type { Way } from './compare-session';
 import { CompareWays } from './compare-ways';
 import { FitPanel } from './fit-panel';
 import { LaidOut } from './laid-out';
-import { AskFirst, BrokenPins, Failed, LeftAlone, NoBoards, NotBuilt } from './layout-notes';
+import {
+  AskFirst,
+  BrokenPins,
+  Failed,
+  LeftAlone,
+  NoBoards,
+  NotBuilt,
+  NotMeasured,
+} from './layout-notes';
 import { ResultCard } from './result-card';
 import { SawCard } from './saw-card';
 import { SearchCard } from './search-card';
+import { ShoppingCard } from './shopping-card';
+import { SupplyCard } from './supply-card';
 import { type Answer, useAnswer } from './use-answer';
+import { useTaking } from './use-taking';
 
 const NO_NAMES: ReadonlyMap<string, string> = new Map();
 
-/** The job of the batch on the boards of the rack, or on those that were taken for it; null while it cannot be made. */
-function useJob(boards: readonly BoardRecord[], ready: boolean) {
+/** The job of the batch on the wood that it may use; null while it cannot be made. */
+function useJob({ rack, offers }: WoodOfBatch, ready: boolean) {
   const { draft, built } = useBatch();
   const { plan, boxes, saw, wishes } = draft;
   return useMemo(() => {
     if (!ready || !built.ok) return null;
-    const made = layoutJob(batchQuestion({ name: 'batch', plan, boxes, saw, wishes }, boards));
+    const asked = batchQuestion({ name: 'batch', plan, boxes, saw, wishes }, rack, offers);
+    const made = layoutJob(asked);
     return made.ok ? sortPins(made.job) : null;
-  }, [ready, built.ok, plan, boxes, saw, wishes, boards]);
+  }, [ready, built.ok, plan, boxes, saw, wishes, rack, offers]);
 }
 
-/** Taking the boards of a layout off the rack, and giving them back. */
-function useTaking(stop: () => void) {
-  const { session } = useBatch();
-  const queries = useQueryClient();
-  const say = useNotice();
-  const [busy, setBusy] = useState(false);
-  const act = async (does: () => Promise<unknown>, done: () => void) => {
-    if (busy) return;
-    setBusy(true);
-    try {
-      await does();
-      done();
-    } catch (error) {
-      say(messageOf(error), { tone: 'danger' });
-    }
-    await queries.invalidateQueries({ queryKey: RACK });
-    setBusy(false);
-  };
-  const giveBack = () =>
-    act(
-      () => session.giveBack(),
-      () => say('The boards are back on the rack.'),
-    );
-  const take = (answer: Layout) => {
-    stop();
-    return act(
-      () => session.accept(answer),
-      () =>
-        say('The boards are off the rack and the offcuts on it.', { undo: () => void giveBack() }),
-    );
-  };
-  return { busy, take, giveBack };
-}
-
-function Actions({ layout, answer, search }: Answer) {
+function Actions({
+  found: { layout, answer },
+  taking: { busy, take, giveBack },
+  toBuy,
+}: {
+  found: Answer;
+  taking: ReturnType<typeof useTaking>;
+  /** Boards that have to be bought before any is taken. */
+  toBuy: number;
+}) {
   const { batch } = useBatch();
-  const { busy, take, giveBack } = useTaking(search.stop);
   return (
     <StationActions>
       {layout && layout.boards.length > 0 && (
@@ -87,8 +71,9 @@ function Actions({ layout, answer, search }: Answer) {
       ) : (
         <button
           type="button"
-          className="btn btn-main"
-          disabled={busy || !answer || answer.boards.length === 0}
+          className={toBuy > 0 ? 'btn' : 'btn btn-main'}
+          title={toBuy > 0 ? 'Some of these boards are still at the yard' : undefined}
+          disabled={busy || !answer || answer.boards.length === 0 || toBuy > 0}
           onClick={() => answer && void take(answer)}
         >
           {busy ? 'Taking…' : 'Take these boards'}
@@ -168,47 +153,47 @@ function useStops() {
   return { stops, asks, layOutAnyway: () => setAnswered(question) };
 }
 
-/** The boards, laid out, and how far that is from the best possible. */
-export function LayoutStation() {
-  const { draft, built, batch, locked, edit } = useBatch();
-  const rack = useRack();
-  const names = useNames();
-  const { accepted } = batch;
-  const boards: readonly BoardRecord[] = accepted ? accepted.boards : rack.boards;
-  const { stops, asks, layOutAnyway } = useStops();
-  const made = useJob(boards, !asks && (accepted !== null || rack.query.data !== undefined));
-  const job = made?.job ?? null;
-  const { goals, forbidden, pinned, handHeld } = draft.wishes;
+/** The boards with every panel on them, or why there are none. */
+function Boards({
+  wood,
+  made,
+  found,
+  names,
+}: {
+  wood: WoodOfBatch;
+  made: ReturnType<typeof useJob>;
+  found: Answer;
+  names: ReadonlyMap<string, string>;
+}) {
+  const { draft, built, locked, edit } = useBatch();
   const { change } = useWishes();
-  const found = useAnswer(job, goals);
-  const { layout, searching, search } = found;
+  const { forbidden, pinned, supply } = draft.wishes;
+  const { layout } = found;
+  const job = made?.job ?? null;
+  const isEmpty = job !== null && job.stock.length === 0;
   return (
-    <main className="mt-3 grid grid-cols-[minmax(0,1fr)_300px] gap-3 max-lg:grid-cols-1">
-      <Actions {...found} />
-      <section
-        className="min-w-0 self-start rounded-[10px] border border-line bg-[#e7dfcd] p-3"
-        aria-label="Boards laid out"
-        aria-busy={searching}
-      >
-        {rack.query.isError && (
-          <Trouble error={rack.query.error} retry={() => void rack.query.refetch()} />
-        )}
-        {!built.ok && <NotBuilt />}
-        {asks && <AskFirst stops={stops} onAnyway={layOutAnyway} />}
-        {found.trouble && <Failed trouble={found.trouble} retry={search.retry} />}
-        {built.ok && rack.query.data && boards.length === 0 && <NoBoards />}
-        {made && made.broken.length > 0 && (
-          <BrokenPins
-            broken={made.broken}
-            names={names}
-            onForget={() => change({ pinned: [...made.job.pinned] })}
-          />
-        )}
-        {job && layout && (
+    <>
+      {wood.error && <Trouble error={wood.error} retry={wood.retry} />}
+      {!built.ok && <NotBuilt />}
+      {found.trouble && <Failed trouble={found.trouble} retry={found.search.retry} />}
+      {built.ok && wood.isKnown && isEmpty && (
+        <NoBoards supply={supply} onBuy={() => change({ supply: 'rack-first' })} />
+      )}
+      {made && made.broken.length > 0 && (
+        <BrokenPins
+          broken={made.broken}
+          names={names}
+          onForget={() => change({ pinned: [...made.job.pinned] })}
+        />
+      )}
+      {job && layout && !isEmpty && (
+        <>
+          {!locked && <NotMeasured layout={layout} boards={wood.rack} />}
           <LaidOut
             job={job}
             layout={layout}
-            boards={boards}
+            boards={wood.all}
+            offers={wood.offers}
             names={names}
             locked={locked}
             onPins={(next) =>
@@ -224,23 +209,69 @@ export function LayoutStation() {
               })
             }
           />
-        )}
-        {job && !layout && boards.length > 0 && <p className="p-6 text-center">Laying out…</p>}
+        </>
+      )}
+      {job && !layout && !isEmpty && <p className="p-6 text-center">Laying out…</p>}
+    </>
+  );
+}
+
+const NOTHING: readonly Purchase[] = [];
+
+/** The boards, laid out, and how far that is from the best possible. */
+export function LayoutStation() {
+  const { draft, batch, locked } = useBatch();
+  const wood = useWood();
+  const names = useNames();
+  const { accepted } = batch;
+  const { stops, asks, layOutAnyway } = useStops();
+  const made = useJob(wood, !asks && wood.isKnown);
+  const job = made?.job ?? null;
+  const { goals, forbidden, handHeld, supply } = draft.wishes;
+  const { change } = useWishes();
+  const found = useAnswer(job, goals);
+  const { layout, searching, search } = found;
+  const taking = useTaking(found);
+  const toBuy = layout ? shoppingList(layout, wood.offers) : NOTHING;
+  const bought = sum(toBuy.map(({ count }) => count));
+  const full = useMemo(() => job && atFullPrice(job, wood.all), [job, wood.all]);
+  return (
+    <main className="mt-3 grid grid-cols-[minmax(0,1fr)_300px] gap-3 max-lg:grid-cols-1">
+      <Actions found={found} taking={taking} toBuy={bought} />
+      <section
+        className="min-w-0 self-start rounded-[10px] border border-line bg-[#e7dfcd] p-3"
+        aria-label="Boards laid out"
+        aria-busy={searching}
+      >
+        {asks && <AskFirst stops={stops} onAnyway={layOutAnyway} />}
+        <Boards wood={wood} made={made} found={found} names={names} />
       </section>
       <aside className="grid content-start gap-3">
-        {job && layout && (
+        {full && layout && (
           <ResultCard
-            job={job}
+            job={full}
             layout={layout}
+            supply={supply}
+            toBuy={bought}
             boxes={draft.boxes}
             names={names}
             handHeld={handHeld}
           />
         )}
+        {toBuy.length > 0 && (
+          <ShoppingCard
+            list={toBuy}
+            offers={wood.offers}
+            answer={found.answer}
+            busy={taking.busy}
+            onBought={(answer) => void taking.buy(answer)}
+          />
+        )}
+        {!asks && <SupplyCard wood={wood} onTake={(to) => change({ supply: to })} />}
         {forbidden.length > 0 && !locked && (
           <LeftAlone
             forbidden={forbidden}
-            boards={boards}
+            boards={wood.all}
             onUse={(id) => change({ forbidden: forbidden.filter((each) => each !== id) })}
           />
         )}

@@ -1,11 +1,12 @@
+import type { Supply } from '@spare-knot/core/api';
 import type { LayoutJob } from '@spare-knot/core/job';
 import {
-  aboveBest,
   costByPart,
   countCuts,
   type Layout,
   shortPieces,
   usedCost,
+  worthOf,
 } from '@spare-knot/core/layout';
 import { sum } from '@spare-knot/core/lists';
 import { printMoney, type Ticks } from '@spare-knot/core/measure';
@@ -14,33 +15,9 @@ import { partName } from '@spare-knot/core/panels';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { Sentence } from '../../measure/length';
+import { headline, provenWords } from './proof-words';
 
 type Names = ReadonlyMap<string, string>;
-
-/** How a bound was proven, in words. */
-const PROOFS: Record<Layout['boundProof'], string> = {
-  area: 'by area and length with kerfs',
-  lp: 'by the best mix of boards',
-  exact: 'by trying every mix of boards',
-};
-
-/** How far from the best possible a layout is, as far as that is known. */
-function provenWords(layout: Layout): string {
-  const { optimal, boundProof, lowerBound } = layout;
-  if (optimal)
-    return `Proven ${PROOFS[boundProof]}: the panels with their kerfs need boards of at least this price.`;
-  const above = aboveBest(layout);
-  if (above === null)
-    return 'How far from the best possible is not known: no bound was found for these boards.';
-  return `At most ${(above * 100).toFixed(1)} % above the best possible: ${PROOFS[boundProof]}, no layout can cost less than ${printMoney(lowerBound)}.`;
-}
-
-function headline({ boards, cost, lowerBound, optimal }: Layout): string {
-  const count = `${boards.length} ${boards.length === 1 ? 'board' : 'boards'}`;
-  if (cost === 0) return `${count}, none with a price`;
-  if (optimal) return `${count}, and no layout can cost less`;
-  return `${count} for ${printMoney(cost)}; at least ${printMoney(lowerBound)} is needed`;
-}
 
 function Unplaced({ unplaced, names }: { unplaced: Layout['unplaced']; names: Names }) {
   return (
@@ -75,12 +52,14 @@ const patternsOf = ({ boards }: Layout): number =>
     ),
   ).size;
 
+/** What the wood is worth; `job` has every board at its own price. */
 function figures(job: LayoutJob, layout: Layout, boxes: number): [name: string, value: string][] {
+  const worth = worthOf(job, layout);
   const kept = sum(layout.boards.map(({ offcuts }) => offcuts.length));
   return [
-    ['Whole boards, price', printMoney(layout.cost)],
+    ['Whole boards, price', printMoney(worth)],
     ['Only what is used', printMoney(usedCost(job, layout))],
-    ['For one box', printMoney(Math.round(layout.cost / boxes))],
+    ['For one box', printMoney(Math.round(worth / boxes))],
     ['Cuts', String(countCuts(job, layout))],
     ['Different patterns', String(patternsOf(layout))],
     ['Wood in the boxes', `${(layout.yield * 100).toFixed(1)} %`],
@@ -125,26 +104,32 @@ function PanelCosts({ job, layout, names }: { job: LayoutJob; layout: Layout; na
 export function ResultCard({
   job,
   layout,
+  supply,
+  toBuy,
   boxes,
   names,
   handHeld,
 }: {
+  /** The job with every board at its own price. */
   job: LayoutJob;
   layout: Layout;
+  supply: Supply;
+  /** Boards of the layout that are not on the rack. */
+  toBuy: number;
   boxes: number;
   names: Names;
   handHeld: Ticks;
 }) {
-  const { cost, unplaced } = layout;
+  const { unplaced } = layout;
   const short = shortPieces(job, handHeld).map(({ part }) => partName(names, part).toLowerCase());
   return (
     <section className="card p-3" aria-label="Result">
       {unplaced.length > 0 ? (
         <Unplaced unplaced={unplaced} names={names} />
       ) : (
-        <h2 className="text-lg">{headline(layout)}</h2>
+        <h2 className="text-lg">{headline(layout, supply, toBuy)}</h2>
       )}
-      <p className="text-sm text-soft">{provenWords(layout)}</p>
+      <p className="text-sm text-soft">{provenWords(layout, supply)}</p>
       {short.length > 0 && (
         <p className="mt-1 border-l-4 border-warn pl-2 text-sm">
           Too short to hold by hand: {short.join(', ')}. Cut them off the long board with a stop and
@@ -162,7 +147,7 @@ export function ResultCard({
           </div>
         ))}
       </dl>
-      {cost > 0 && <PanelCosts job={job} layout={layout} names={names} />}
+      {worthOf(job, layout) > 0 && <PanelCosts job={job} layout={layout} names={names} />}
     </section>
   );
 }

@@ -20,6 +20,8 @@ export interface Answer {
   /** True when the answer is the one that was kept, not searched anew. */
   asKept: boolean;
   trouble: string | null;
+  /** The layout that is kept next is shown as it was, where it holds, and not searched anew. */
+  showKept: () => void;
   search: ReturnType<typeof useSearchSession>['search'];
 }
 
@@ -55,16 +57,23 @@ export function useAnswer(job: LayoutJob | null, goals: Goals): Answer {
   const { search, state: found } = useSearchSession(keep);
   const question = useMemo(() => job && questionOf(job, goals), [job, goals]);
   const first = useRef(true);
-  const { held, hold } = useKept(job, question, () => first.current);
+  const awaited = useRef(false);
+  const { held, hold } = useKept(job, question, () => first.current || awaited.current);
   useEffect(() => {
     if (!job || !question || accepted) return;
     if (hold.current()) {
       first.current = false;
+      awaited.current = false;
       return;
     }
-    if (held?.question === question && !search.snapshot().asked) return;
+    const { asked, running } = search.snapshot();
+    if (held?.question === question && asked !== question && !running) return;
     // The first time at once; later a moment after the last change.
-    const timer = setTimeout(() => search.lookAt(job, goals), first.current ? 0 : MOMENT);
+    const look = () => {
+      awaited.current = false;
+      search.lookAt(job, goals);
+    };
+    const timer = setTimeout(look, first.current ? 0 : MOMENT);
     first.current = false;
     return () => clearTimeout(timer);
   }, [job, question, goals, held, accepted, search, hold]);
@@ -83,6 +92,9 @@ export function useAnswer(job: LayoutJob | null, goals: Goals): Answer {
     searching: !accepted && job !== null && !asKept && isAsked,
     asKept,
     trouble: found.trouble,
+    showKept: () => {
+      awaited.current = true;
+    },
     search,
   };
 }

@@ -1,6 +1,7 @@
 import { batchQuestion } from '@spare-knot/core/api';
 import { familyById } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
+import { shoppingList } from '@spare-knot/core/layout';
 import { printLength } from '@spare-knot/core/measure';
 import { panelNames, partName } from '@spare-knot/core/panels';
 import { boardDrawing } from '@spare-knot/core/sheets';
@@ -10,8 +11,8 @@ import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useBatch, useBatchName } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
+import { useWood } from '../../batch/use-wood';
 import { useUnits } from '../../measure/units';
-import { useRack } from '../../rack/use-rack';
 import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
 import { BoardSheet } from './board-sheet';
 import { CutList } from './cut-list';
@@ -25,28 +26,29 @@ import {
   sheetsOf,
 } from './paper';
 import { Sheet } from './sheet';
+import { ShoppingList } from './shopping-list';
 
 type Names = ReadonlyMap<string, string>;
 const NO_NAMES: Names = new Map();
 
-/** What is on the sheets: names of panels, the job, and the boards of the layout. */
+/** What is on the sheets: names of panels, the job, what is to be bought, and the boards of the layout. */
 function useSheets() {
   const { draft, batch, sound } = useBatch();
-  const rack = useRack();
+  const { rack, offers, all } = useWood();
   const { family } = draft.plan;
-  const boards = batch.accepted ? batch.accepted.boards : rack.boards;
   const layout = batch.accepted ? batch.accepted.layout : batch.proposed;
   const job = useMemo(() => {
     const made =
-      boards.length > 0 ? layoutJob(batchQuestion({ ...draft, name: 'batch' }, boards)) : null;
+      all.length > 0 ? layoutJob(batchQuestion({ ...draft, name: 'batch' }, rack, offers)) : null;
     return made?.ok ? made.job : null;
-  }, [draft, boards]);
+  }, [draft, all, rack, offers]);
   const names = useMemo(
     () => (sound ? panelNames(familyById(family), sound.box) : NO_NAMES),
     [sound, family],
   );
-  const onPaper = useMemo(() => boardsOnPaper(layout?.boards ?? [], boards), [layout, boards]);
-  return { job, names, onPaper, isLaidOut: layout !== null };
+  const onPaper = useMemo(() => boardsOnPaper(layout?.boards ?? [], all), [layout, all]);
+  const toBuy = useMemo(() => (layout ? shoppingList(layout, offers) : []), [layout, offers]);
+  return { job, names, onPaper, layout, toBuy, offers };
 }
 
 /** The cut list as a file. */
@@ -153,11 +155,12 @@ const BoardsOnSheet = memo(function BoardsOnSheet({
 export function SheetsStation() {
   const { draft, sound } = useBatch();
   const name = useBatchName();
-  const { job, names, onPaper, isLaidOut } = useSheets();
+  const { job, names, onPaper, layout, toBuy, offers } = useSheets();
   const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
   const size = PAPERS[paper];
   const panels = sound?.box.panels;
   const pages = useMemo(() => sheetsOf(panels ?? [], onPaper, size), [panels, onPaper, size]);
+  const buys = toBuy.length > 0 ? 1 : 0;
   const files = [...useCutListFile(names), ...useBoardFiles(job, onPaper, names, paper)];
   return (
     <>
@@ -167,7 +170,7 @@ export function SheetsStation() {
           <legend className="sr-only">Take away</legend>
           <TakeAway title={name} files={files} />
         </fieldset>
-        {!isLaidOut && (
+        {!layout && (
           <p className="card mt-3 p-4">
             Nothing is laid out yet, so there is only the cut list.{' '}
             <Link to="../layout" className="link">
@@ -178,8 +181,19 @@ export function SheetsStation() {
       </div>
       <style>{`@page { size: ${size.width}mm ${size.height}mm; margin: 0 } @media print { html { background: #fff } }`}</style>
       <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
+        {layout && buys > 0 && (
+          <Sheet size={size} number={1} of={pages.length + buys} name={name}>
+            <ShoppingList list={toBuy} offers={offers} layout={layout} boxes={draft.boxes} />
+          </Sheet>
+        )}
         {pages.map(({ lines, drawings, isFirst, isLast }, index) => (
-          <Sheet key={index} size={size} number={index + 1} of={pages.length} name={name}>
+          <Sheet
+            key={index}
+            size={size}
+            number={index + 1 + buys}
+            of={pages.length + buys}
+            name={name}
+          >
             {lines.length > 0 && (
               <CutList
                 panels={lines}

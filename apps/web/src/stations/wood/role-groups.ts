@@ -63,7 +63,10 @@ export function spokenRoles(
 }
 
 /** Whether a board is of the wood that a panel is planned in. */
-export const isSameWood = (wood: PanelWood | undefined, board: BoardRecord): boolean =>
+export const isSameWood = (
+  wood: PanelWood | undefined,
+  board: Pick<BoardRecord, 'thickness' | 'material'>,
+): boolean =>
   wood !== undefined && wood.thickness === board.thickness && wood.material === board.material;
 
 /** The wood of a plan after something was confirmed of a board: panels planned in that board are of it as it is now. */

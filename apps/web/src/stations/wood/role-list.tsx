@@ -5,8 +5,8 @@ import { measuresOf, type Panel } from '@spare-knot/core/panels';
 import type { PanelRole, PanelWood } from '@spare-knot/core/plan';
 
 import { useBatch } from '../../batch/batch-context';
+import type { WoodOfBatch } from '../../batch/use-wood';
 import { Length } from '../../measure/length';
-import type { useRack } from '../../rack/use-rack';
 import { assumedWords, woodWords } from '../../wood/wood-words';
 import { isSameWood, rolesToFind } from './role-groups';
 
@@ -35,7 +35,7 @@ function RoleRow({
   role,
   wood,
   panel,
-  isMissing,
+  missing,
   isChosen,
   ripped,
   onChoose,
@@ -44,7 +44,8 @@ function RoleRow({
   role: PanelRole;
   wood: PanelWood | undefined;
   panel: Panel | undefined;
-  isMissing: boolean;
+  /** Said where the rack has none of its wood; null where it has. */
+  missing: { words: string; isTrouble: boolean } | null;
   isChosen: boolean;
   /** Wider boards that the stick can be ripped from. */
   ripped: readonly RippedSticks<BoardRecord>[];
@@ -70,11 +71,16 @@ function RoleRow({
           )}
           <span className="block text-sm text-soft">
             <WoodWords wood={wood} isStick={role.stick !== undefined} />
-            {isMissing && <span className="font-semibold text-danger"> · none on the rack</span>}
+            {missing && (
+              <span className={`font-semibold ${missing.isTrouble ? 'text-danger' : 'text-chalk'}`}>
+                {' '}
+                · {missing.words}
+              </span>
+            )}
           </span>
         </span>
       </label>
-      {(isMissing || isChosen) &&
+      {(missing || isChosen) &&
         ripped.map(({ board, sticks, kerfs, wood: own }) => (
           <p key={board.id} className="ml-6 flex flex-wrap items-center gap-x-2 text-sm">
             <button
@@ -97,36 +103,43 @@ function RoleRow({
 /** The panels that wood is found for, to choose any of them. */
 export function RoleList({
   family,
-  rack,
+  wood,
   roles,
   onRoles,
 }: {
   family: Family;
-  rack: ReturnType<typeof useRack>;
+  wood: WoodOfBatch;
   roles: readonly string[];
   onRoles: (roles: readonly string[]) => void;
 }) {
   const { draft, sound, edit, locked } = useBatch();
-  const { wood, choices } = draft.plan;
-  const { saw } = draft;
+  const { wood: planned, choices } = draft.plan;
+  const { saw, wishes } = draft;
   const rippedFor = (role: PanelRole) => {
-    const own = wood[role.id];
+    const own = planned[role.id];
     if (!role.stick || !own?.width || !saw.rip || locked) return [];
     const { thickness, width } = own;
-    return ripSticks({ thickness, width }, rack.boards, saw.kerf).slice(0, MOST_RIPPED);
+    return ripSticks({ thickness, width }, wood.rack, saw.kerf).slice(0, MOST_RIPPED);
+  };
+  const missingOf = (own: PanelWood) => {
+    const atYard = wood.offers.some((offer) => isSameWood(own, offer) && offer.price !== null);
+    if (!atYard) return { words: 'none on the rack', isTrouble: true };
+    return wishes.supply === 'rack'
+      ? { words: 'none on the rack; a yard sells it', isTrouble: true }
+      : { words: 'to buy', isTrouble: false };
   };
   return (
     <ul className="mt-2">
       {rolesToFind(family, choices).map((role) => {
-        const own = wood[role.id];
-        const isThere = rack.boards.some((board) => isSameWood(own, board));
+        const own = planned[role.id];
+        const isThere = wood.rack.some((board) => isSameWood(own, board));
         return (
           <RoleRow
             key={role.id}
             role={role}
             wood={own}
             panel={sound?.box.panels.find((each) => each.role === role.id)}
-            isMissing={rack.query.data !== undefined && own !== undefined && !isThere}
+            missing={own !== undefined && wood.isKnown && !isThere ? missingOf(own) : null}
             isChosen={roles.includes(role.id)}
             ripped={rippedFor(role)}
             onRip={(ripped) =>

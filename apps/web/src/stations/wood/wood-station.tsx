@@ -1,19 +1,27 @@
-import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
+import {
+  type BoardRecord,
+  boardOffered,
+  type NewBoard,
+  type OfferRecord,
+} from '@spare-knot/core/api';
 import { buildBox, type Family, familyById } from '@spare-knot/core/families';
 import { type PanelChange, panelChanges, panelNames } from '@spare-knot/core/panels';
 import { panelWoodOf } from '@spare-knot/core/plan';
 import { joinTexts } from '@spare-knot/core/text';
+import { type BoardKind, woodRefused } from '@spare-knot/core/wood';
 
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useBatch } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
+import { useWood, type WoodOfBatch } from '../../batch/use-wood';
 import { useWidth } from '../../board/use-width';
 import { Length, Sentence } from '../../measure/length';
 import { QuickEntry } from '../../rack/quick-entry';
 import { rackScale } from '../../rack/rack-scale';
 import { type useRack as Rack, useRack } from '../../rack/use-rack';
 import { Trouble } from '../../ui/trouble';
+import { OfferRow } from '../../yard/offer-row';
 import { BoardToUse } from './board-to-use';
 import {
   isSameWood,
@@ -25,6 +33,7 @@ import {
   woodConfirmed,
 } from './role-groups';
 import { RoleList } from './role-list';
+import { WhatToBuyPanel } from './what-to-buy-panel';
 
 interface Moved {
   to: string;
@@ -32,10 +41,10 @@ interface Moved {
 }
 
 /** Puts the wood of a board to the chosen panels, and says which of them are cut anew by it. */
-function useWood(roles: readonly string[]) {
+function useWoodFor(roles: readonly string[]) {
   const { draft, edit, sound } = useBatch();
   const [moved, setMoved] = useState<Moved | null>(null);
-  const use = (board: BoardRecord) => {
+  const use = (board: Pick<BoardRecord, 'name'> & BoardKind) => {
     const chosen = Object.fromEntries(roles.map((role) => [role, panelWoodOf(board)]));
     const wood = { ...draft.plan.wood, ...chosen };
     const after = buildBox({ ...draft.plan, wood });
@@ -157,9 +166,71 @@ function BoardsToUse({
   );
 }
 
+/** What the yards sell, each with what it may be bought for. */
+function OffersToUse({
+  wood,
+  useFor,
+  onUse,
+}: {
+  wood: WoodOfBatch;
+  useFor: string | null;
+  onUse: (offer: OfferRecord) => void;
+}) {
+  const { locked, draft } = useBatch();
+  const [isOpen, setOpen] = useState(false);
+  const [ref, width] = useWidth<HTMLUListElement>();
+  const scaleOf = rackScale(wood.offers, width - 34);
+  const isShown = isOpen || wood.rack.length === 0;
+  if (locked || wood.offers.length === 0) return null;
+  return (
+    <section aria-label="At the yard" className="mt-5">
+      <div className="flex items-baseline gap-3">
+        <h2 className="text-xl">At the yard</h2>
+        <p className="text-soft">{wood.offers.length} kinds to buy from</p>
+        {wood.rack.length > 0 && (
+          <button
+            type="button"
+            className="btn ml-auto"
+            aria-expanded={isShown}
+            onClick={() => setOpen(!isOpen)}
+          >
+            {isShown ? 'Close' : 'Show what they sell'}
+          </button>
+        )}
+      </div>
+      {isShown && (
+        <ul ref={ref} className="mt-2 grid gap-2">
+          {width > 0 &&
+            wood.offers.map((offer) => (
+              <li key={offer.id} className="card p-3" data-offer={offer.name}>
+                <OfferRow offer={offer} scale={scaleOf(offer)}>
+                  <span className="text-sm text-soft">{offer.yard}</span>
+                  <button
+                    type="button"
+                    className="btn"
+                    disabled={useFor === null || woodRefused(offer) !== null}
+                    onClick={() => onUse(offer)}
+                  >
+                    Plan {useFor ?? 'no panel'} in it
+                  </button>
+                </OfferRow>
+              </li>
+            ))}
+        </ul>
+      )}
+      {isShown && draft.wishes.supply === 'rack' && (
+        <p className="mt-2 text-sm">
+          This batch takes from the rack only. Planning panels in wood of the yard lets it buy what
+          the rack has not.
+        </p>
+      )}
+    </section>
+  );
+}
+
 function PanelsToFind({
   family,
-  rack,
+  wood,
   groups,
   roles,
   onRoles,
@@ -167,7 +238,7 @@ function PanelsToFind({
   nameOf,
 }: {
   family: Family;
-  rack: ReturnType<typeof Rack>;
+  wood: WoodOfBatch;
   groups: readonly RoleGroup[];
   roles: readonly string[];
   onRoles: (roles: readonly string[]) => void;
@@ -179,7 +250,7 @@ function PanelsToFind({
     <section className="card self-start p-3" aria-label="Panels">
       <h2 className="text-base">Panels to find wood for</h2>
       <GroupButtons groups={groups} roles={roles} onChoose={onRoles} />
-      <RoleList family={family} rack={rack} roles={roles} onRoles={onRoles} />
+      <RoleList family={family} wood={wood} roles={roles} onRoles={onRoles} />
       {!built.ok && (
         <p
           role="alert"
@@ -206,7 +277,7 @@ export function WoodStation() {
 }
 
 function WoodFor({ family }: { family: Family }) {
-  const { draft, sound, locked } = useBatch();
+  const { draft, edit, sound, locked } = useBatch();
   const rack = useRack();
   const { choices } = draft.plan;
   const names = useMemo(() => (sound ? panelNames(family, sound.box) : null), [family, sound]);
@@ -214,7 +285,14 @@ function WoodFor({ family }: { family: Family }) {
     names?.get(id) ?? family.roles.find((each) => each.id === id)?.label ?? id;
   const groups = roleGroups(family, choices, nameOf);
   const [roles, setRoles] = useState(groups[1]?.roles ?? []);
-  const { moved, use } = useWood(roles);
+  const { moved, use } = useWoodFor(roles);
+  const wood = useWood();
+  const buy = (offer: OfferRecord) => {
+    use(boardOffered(offer));
+    if (draft.wishes.supply === 'rack')
+      edit((current) => ({ ...current, wishes: { ...current.wishes, supply: 'rack-first' } }));
+  };
+  const useFor = roles.length > 0 ? spokenRoles(roles, groups, nameOf) : null;
   return (
     <main className="mt-3 grid grid-cols-[300px_minmax(0,1fr)] gap-3 max-lg:grid-cols-1">
       <StationActions>
@@ -222,15 +300,18 @@ function WoodFor({ family }: { family: Family }) {
           Lay it out
         </Link>
       </StationActions>
-      <PanelsToFind
-        family={family}
-        rack={rack}
-        groups={groups}
-        roles={roles}
-        onRoles={setRoles}
-        moved={moved}
-        nameOf={nameOf}
-      />
+      <div className="min-w-0">
+        <PanelsToFind
+          family={family}
+          wood={wood}
+          groups={groups}
+          roles={roles}
+          onRoles={setRoles}
+          moved={moved}
+          nameOf={nameOf}
+        />
+        <WhatToBuyPanel wood={wood} nameOf={nameOf} />
+      </div>
       <section aria-label="Boards on the rack" className="min-w-0">
         {!locked && <QuickEntry onAdd={rack.add} />}
         {rack.query.isError && (
@@ -239,15 +320,11 @@ function WoodFor({ family }: { family: Family }) {
         {rack.query.data && rack.boards.length === 0 && (
           <p className="card mt-3 p-6 text-center">
             There is no wood on the rack. Type a line above: it goes onto the rack, and then to the
-            panels.
+            panels. Or plan the panels in what a yard sells.
           </p>
         )}
-        <BoardsToUse
-          family={family}
-          rack={rack}
-          useFor={roles.length > 0 ? spokenRoles(roles, groups, nameOf) : null}
-          onUse={use}
-        />
+        <BoardsToUse family={family} rack={rack} useFor={useFor} onUse={use} />
+        <OffersToUse wood={wood} useFor={useFor} onUse={buy} />
       </section>
     </main>
   );

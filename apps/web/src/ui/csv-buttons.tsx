@@ -1,0 +1,82 @@
+import { Download, Upload } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { useNotice } from './notice';
+
+/** What came of reading a file: how many lines were kept, which were not, and how to take the kept ones back. */
+export interface CsvRead {
+  kept: number;
+  problems: readonly { line: number; message: string }[];
+  undo: () => void;
+}
+
+interface Props {
+  /** Where the CSV comes from, and what the file is called. */
+  href: string;
+  download: string;
+  /** What such a file has in it, and where its lines go: `boards`, `on the rack`. */
+  of: string;
+  goesTo: string;
+  /** Keeps what stands in a file; undefined when nothing could be kept, which has been said. */
+  read: (csv: string) => Promise<CsvRead | undefined>;
+}
+
+/** A list read from a CSV and saved as one; lines that cannot be read are named, the others kept. */
+export function CsvButtons({ href, download, of, goesTo, read }: Props) {
+  const input = useRef<HTMLInputElement>(null);
+  const [problems, setProblems] = useState<CsvRead['problems']>([]);
+  const say = useNotice();
+  const take = async (file: File) => {
+    const report = await read(await file.text());
+    if (!report) return;
+    const { kept, undo } = report;
+    setProblems(report.problems);
+    const left = report.problems.length;
+    say(
+      `${kept} ${kept === 1 ? 'line' : 'lines'} of ${file.name} put ${goesTo}${left > 0 ? `; ${left} could not be read` : ''}.`,
+      kept > 0 ? { undo } : {},
+    );
+  };
+  return (
+    <div className="text-right">
+      <div className="flex flex-wrap justify-end gap-2">
+        <button type="button" className="btn" onClick={() => input.current?.click()}>
+          <Upload size={16} aria-hidden /> Read CSV
+        </button>
+        <a className="btn" href={href} download={download}>
+          <Download size={16} aria-hidden /> Save as CSV
+        </a>
+        <input
+          ref={input}
+          type="file"
+          accept=".csv,text/csv"
+          aria-label={`CSV file of ${of}`}
+          className="sr-only"
+          tabIndex={-1}
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            event.target.value = '';
+            if (file) void take(file);
+          }}
+        />
+      </div>
+      {problems.length > 0 && (
+        <div
+          role="alert"
+          className="mt-2 rounded-md border border-danger bg-danger-pale p-3 text-left text-sm"
+        >
+          <p className="font-semibold">These lines were left out; the others are {goesTo}:</p>
+          <ul>
+            {problems.map((problem) => (
+              <li key={problem.line}>
+                line {problem.line}: {problem.message}
+              </li>
+            ))}
+          </ul>
+          <button type="button" className="link" onClick={() => setProblems([])}>
+            Good
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
