@@ -6,6 +6,7 @@ const pages = [
   ['bench', '/'],
   ['new batch', '/new'],
   ['rack', '/rack'],
+  ['yard', '/yard'],
   ['box', 'box'],
   ['wood', 'wood'],
   ['layout', 'layout'],

@@ -12,6 +12,7 @@ import { parseLength } from '@spare-knot/core/measure';
 import type { PanelSet } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
 import { plainText } from '@spare-knot/core/text';
+import { facesSeen, type WoodFacts, woodRefused } from '@spare-knot/core/wood';
 
 import {
   type Command,
@@ -88,21 +89,41 @@ function sawFrom({ kerf: asked = '3.175', 'no-rip': noRip = false }: Options) {
   return { ...STANDARD_SAW, kerf: kerf.ticks, rip: !noRip };
 }
 
+/**
+ * Boards without what was put on them that makes them unfit, which is said; a wood that is unfit by itself serves only panels that are
+ * planned in it, and those are warned of. A face that nobody has looked at counts as planed.
+ */
+function fitFor(
+  { remarks }: Context,
+  file: string,
+  stock: readonly (Stock & WoodFacts)[],
+): Stock[] {
+  return stock.flatMap((board) => {
+    const { material } = board;
+    const why = woodRefused({ material }) ? null : woodRefused(board);
+    if (why) remarks.push(`${file}: ${board.id} is left out: ${plainText(why)}`);
+    return why ? [] : [{ ...board, ...facesSeen(board) }];
+  });
+}
+
 /** What can be bought beside the stock, which then counts as paid; ids that both lists have are told apart. */
-function yardFrom({ open, options, notes }: Context, stock: readonly Stock[]): Stock[] {
+function yardFrom(context: Context, stock: readonly Stock[]): Stock[] {
+  const { open, options, notes } = context;
   if (options.yard === undefined) return [];
   const { stock: yard, problems } = must(options.yard, readYard(open(options.yard)));
   notes.push(...lines(options.yard, problems));
   const taken = new Set(stock.map(({ id }) => id));
-  return yard.map((kind) => (taken.has(kind.id) ? { ...kind, id: `${kind.id}-to-buy` } : kind));
+  const sold = fitFor(context, options.yard, yard);
+  return sold.map((kind) => (taken.has(kind.id) ? { ...kind, id: `${kind.id}-to-buy` } : kind));
 }
 
 function makeJob(context: Context, [planFile = '-', stockFile = '-']: readonly string[]) {
   const { open, options, notes } = context;
   const boxes = boxesFrom(options);
   const asked = planFrom(context, planFile);
-  const { stock, problems: badLines } = must(stockFile, readStock(open(stockFile)));
+  const { stock: listed, problems: badLines } = must(stockFile, readStock(open(stockFile)));
   notes.push(...lines(stockFile, badLines));
+  const stock = fitFor(context, stockFile, listed);
   const yard = yardFrom(context, stock);
   const paid = options.yard === undefined ? stock : stock.map((each) => ({ ...each, price: 0 }));
   const made = layoutJob({

@@ -8,6 +8,8 @@ const examples = (name: string) =>
 const files: Record<string, string> = {
   plan: examples('chickadee.plan.json'),
   rack: examples('rack.csv'),
+  yard: examples('yard.csv'),
+  empty: examples('rack.csv').split('\n')[0] ?? '',
 };
 const spareKnot = (line: string, more: Record<string, string> = {}) =>
   run(
@@ -44,6 +46,52 @@ describe('the command line', () => {
     const check = spareKnot('check job layout', { job: job.output, layout: layout.output });
     expect(check).toMatchObject({ code: 0, messages: [] });
     expect(JSON.parse(check.output)).toMatchObject({ valid: true, placed: 36 });
+  });
+
+  test('from an empty rack and a yard list to what must be bought, proven', () => {
+    const job = spareKnot('job plan empty --yard yard --boxes 6 --seconds 20');
+    expect([job.code, job.messages]).toEqual([0, []]);
+    const layout = spareKnot('layout -', { '-': job.output });
+    const found = JSON.parse(layout.output) as {
+      boards: { stock: string }[];
+      cost: number;
+      lowerBound: number;
+      optimal: boolean;
+    };
+    expect(found).toMatchObject({ cost: 22.7, lowerBound: 22.7, optimal: true });
+    expect(found.boards.map(({ stock }) => stock).sort()).toEqual(
+      ['picket-6-ft', 'picket-6-ft', 'picket-6-ft', 'picket-6-ft', 'pine-1-8-6-ft'].sort(),
+    );
+    const check = spareKnot('check job layout', { job: job.output, layout: layout.output });
+    expect(check.code).toBe(0);
+  });
+
+  test('beside a yard list the rack counts as paid, and names that both have are told apart', () => {
+    const job = spareKnot('job plan rack --yard rack2 --boxes 2', {
+      rack2: `yard,${files.rack?.split('\n').slice(0, 2).join('\nSlip,')}`,
+    });
+    const { stock } = JSON.parse(job.output) as { stock: { id: string; price: number }[] };
+    expect(stock.map(({ id }) => id)).toEqual(expect.arrayContaining(['picket', 'picket-to-buy']));
+    expect(stock.find(({ id }) => id === 'picket')?.price).toBe(0);
+    expect(stock.find(({ id }) => id === 'picket-to-buy')?.price).toBe(3.4);
+    expect(spareKnot('job plan rack --yard nowhere --boxes 2').code).toBe(1);
+  });
+
+  test('treated boards are left out and told, faces that are not said count as planed', () => {
+    const rack = [
+      'name,material,thickness,width,length,faceA,treatment',
+      'Good,western-red-cedar,16,140,1829,rough,none',
+      'Deck,western-red-cedar,16,140,1829,rough,pressure-treated',
+      'Picket,western-red-cedar,16,140,1829,,',
+    ].join('\n');
+    const job = spareKnot('job plan rack2 --boxes 1', { rack2: rack });
+    expect(job.code).toBe(0);
+    expect(job.messages.join('\n')).toContain('rack2: deck is left out: Pressure-treated');
+    const { stock } = JSON.parse(job.output) as { stock: { id: string; faceA: string }[] };
+    expect(stock.map(({ id, faceA }) => [id, faceA])).toEqual([
+      ['good', 'planed'],
+      ['picket', 'planed'],
+    ]);
   });
 
   test('a layout that was tampered with is refused, with rule and place', () => {

@@ -1,13 +1,12 @@
 import type { JobQuestion, LayoutJob, Stock } from '../job/index.js';
-import { isAssumed, woodRefused } from '../wood/index.js';
+import { facesSeen, woodRefused } from '../wood/index.js';
 import type { BatchRecord, LayoutWishes } from './batches.js';
 import type { BoardRecord } from './boards.js';
 import { boardOffered, type OfferRecord } from './yard.js';
 
-/** A board as stock, its id the board’s. A face that nobody has looked at counts as planed: nothing is laid out for its roughness. */
+/** A board as stock, its id the board’s; nothing is laid out for the roughness of a face that nobody has looked at. */
 const stockOf = (board: BoardRecord): Stock => {
   const { id, quantity, material, thickness, width, length, price, offcut, grained } = board;
-  const looked = !isAssumed(board, 'faces');
   return {
     id,
     quantity,
@@ -15,8 +14,7 @@ const stockOf = (board: BoardRecord): Stock => {
     thickness,
     width,
     length,
-    faceA: looked ? board.faceA : 'planed',
-    faceB: looked ? board.faceB : 'planed',
+    ...facesSeen(board),
     price,
     offcut,
     grained,

@@ -60,6 +60,14 @@ const factOf = (word: string): string => (/^face[ab]?$/i.test(word) ? 'faces' : 
 export const isAssumed = (wood: WoodFacts, fact: Assumed): boolean =>
   wood.assumed?.some((each) => factOf(each) === fact) ?? false;
 
+/** The faces that may be counted on: one that nobody has looked at counts as planed. */
+export const facesSeen = <F extends 'rough' | 'planed'>({
+  faceA,
+  faceB,
+  ...facts
+}: WoodFacts & { faceA: F; faceB: F }): { faceA: F | 'planed'; faceB: F | 'planed' } =>
+  isAssumed(facts, 'faces') ? { faceA: 'planed', faceB: 'planed' } : { faceA, faceB };
+
 /** What is still assumed of a board once something is confirmed. */
 export const stillAssumed = (wood: WoodFacts, fact: Assumed): readonly string[] =>
   (wood.assumed ?? []).filter((each) => factOf(each) !== fact);

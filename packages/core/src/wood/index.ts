@@ -11,6 +11,7 @@ export {
 export {
   ASSUMABLE,
   type Assumed,
+  facesSeen,
   factsOf,
   isAssumed,
   stillAssumed,
