@@ -149,13 +149,12 @@ function Section({ view }: { view: View }) {
         />
       ))}
       {pipesOf(box).map(({ from, to, outside }) => (
-        <rect
+        <path
           key={from[2]}
-          x={acrossX(from[1])}
-          y={acrossY(from[2] + outside / 2)}
-          width={(to[1] - from[1]) * scale}
-          height={outside * scale}
-          fill="#c9d2d6"
+          d={`M${acrossX(from[1])} ${acrossY(from[2])}L${acrossX(to[1])} ${acrossY(to[2])}`}
+          strokeWidth={outside * scale}
+          stroke="#c9d2d6"
+          fill="none"
         />
       ))}
       {features.map(({ y, z, deep, high, hole }) => (

@@ -140,12 +140,17 @@ const pipesOf = ({ fittings = [] }: PanelSet): Pipe[] =>
 function PipeInSpace({ pipe, apart, planes }: { pipe: Pipe; apart: number; planes: Plane[] }) {
   const { from, to, outside } = pipe;
   const radius = outside / 64000;
+  const [start, end] = [from, to].map((point) => new Vector3(...toDrawn(point)));
+  const run = (end ?? new Vector3()).clone().sub(start ?? new Vector3());
   return (
     <mesh
-      position={toDrawn([0, (from[1] + to[1]) / 2 - apart * 32000, from[2]])}
-      quaternion={new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), new Vector3(0, 0, 1))}
+      position={toDrawn([0, (from[1] + to[1]) / 2 - apart * 32000, (from[2] + to[2]) / 2])}
+      quaternion={new Quaternion().setFromUnitVectors(
+        new Vector3(0, 1, 0),
+        run.clone().normalize(),
+      )}
     >
-      <cylinderGeometry args={[radius, radius, (to[1] - from[1]) / 32000, 32, 1, true]} />
+      <cylinderGeometry args={[radius, radius, run.length(), 32, 1, true]} />
       <meshStandardMaterial color="#8a979c" side={DoubleSide} clippingPlanes={planes} />
     </mesh>
   );

@@ -11,6 +11,7 @@ import type { Check } from './check.js';
 interface Change {
   animals?: readonly string[];
   sizes?: Record<string, number>;
+  angles?: Record<string, number>;
   choices?: Record<string, string>;
   /** For every role, or one. */
   wood?: Partial<PanelWood>;
@@ -30,6 +31,7 @@ const of = (family: string, animal: string, thickness = 19, change: Change = {})
     ...start,
     animals: change.animals ?? start.animals,
     sizes: { ...start.sizes, ...change.sizes },
+    angles: { ...start.angles, ...change.angles },
     choices: { ...start.choices, ...change.choices },
     wood: Object.fromEntries(
       Object.entries(start.wood).map(([role, wood]) => [
@@ -54,6 +56,7 @@ const shelf = (change: Change = {}) => of('open-front', 'european-robin', 19, ch
 const owl = (change: Change = {}) => of('owl', 'barn-owl-eu', 19, change);
 const bats = (change: Change = {}) => of('bat', 'crevice-bats-na', 19, change);
 const pole = (change: Change = {}) => of('pole-bat', 'crevice-bats-na', 19, change);
+const tube = (change: Change = {}) => of('tube', 'black-capped-chickadee', 19, change);
 const house = (change: Change = {}) => of('colony', 'house-sparrow', 19, change);
 const planed = { faceA: 'planed', faceB: 'planed' } as const;
 const coat = (change: Partial<Finish>): Finish => ({
@@ -410,6 +413,36 @@ const DANGERS: readonly (readonly [
     'solitary birds wall to wall',
     () => house({ animals: ['great-tit'] }),
     () => house(),
+  ],
+  // Pipes.
+  [
+    'pipe-fall',
+    'warn',
+    'a pipe that lies level',
+    () => tube({ angles: { pipeFall: 0 } }),
+    () => tube({ angles: { pipeFall: 2 } }),
+  ],
+  [
+    'pipe-swing',
+    'warn',
+    'a long pipe that meets the roof as the front swings out',
+    () =>
+      tube({
+        sizes: { pipeOut: fromMm(120), overhangFront: fromMm(150) },
+        choices: { access: 'front', walls: 'between', vents: 'gap-front' },
+      }),
+    () =>
+      tube({
+        sizes: { pipeOut: fromMm(20), overhangFront: fromMm(50) },
+        choices: { access: 'front', walls: 'between', vents: 'gap-front' },
+      }),
+  ],
+  [
+    'short-grain-roof',
+    'warn',
+    'a thin roof far wider than it is long along its grain',
+    () => small({ sizes: { width: fromMm(330) }, woodOf: { roof: { thickness: fromMm(16) } } }),
+    () => small({ sizes: { width: fromMm(330) }, woodOf: { roof: { thickness: fromMm(21) } } }),
   ],
 ];
 

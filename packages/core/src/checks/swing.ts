@@ -6,7 +6,7 @@ import { ofLength, text } from '../text/index.js';
 import { COMMON, type Rule, setSize } from './check.js';
 
 /** Pivots in box space: the middles of the holes on the panels' outside faces. */
-const pivotsOf = (box: PanelSet): Vec3[] =>
+export const pivotsOf = (box: PanelSet): Vec3[] =>
   box.panels.flatMap((panel) =>
     panel.features.flatMap((feature): Vec3[] => {
       if (feature.kind !== 'pivot') return [];
@@ -20,7 +20,7 @@ const pivotsOf = (box: PanelSet): Vec3[] =>
 const cornersOf = (panel: Panel): readonly Vec3[] => at(panel.instances, 0).solid.vertices;
 
 /** Height of the roof's underside over a point, in ticks. */
-function gapOver(roof: Panel, point: Vec3): Ticks {
+export function gapOver(roof: Panel, point: Vec3): Ticks {
   const { solid, outsideNormal: n } = at(roof.instances, 0);
   const under = Math.min(...solid.vertices.map((vertex) => dot(n, vertex)));
   return (under - n[0] * point[0] - n[1] * point[1]) / n[2] - point[2];

@@ -9,7 +9,9 @@ import {
   fromEarlier,
   keyProblems,
   type PanelWood,
+  type PlanNote,
   UNKNOWN_PLACE,
+  withLater,
 } from '../plan/index.js';
 import { plainText } from '../text/index.js';
 import { factsOf } from '../wood/index.js';
@@ -163,13 +165,16 @@ export interface PlanReading {
   notes: Problem[];
 }
 
+const toldNote = ({ path, message }: PlanNote): Problem => ({ path, message: plainText(message) });
+
 function fromFile(file: PlanFile): Read<PlanReading> {
   const family = familyById(file.family);
   if (!family) return { ok: false, problems: [unknownFamily(file.family)] };
   const { format: _format, version: _version, wood, ...chosen } = file;
-  const plan: BoxPlan = { ...chosen, wood: mapped(wood, plainWood) };
+  const { plan, notes } = withLater(family, { ...chosen, wood: mapped(wood, plainWood) });
   const problems = problemsIn(family, plan);
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { plan, notes: [] } };
+  if (problems.length > 0) return { ok: false, problems };
+  return { ok: true, value: { plan, notes: notes.map(toldNote) } };
 }
 
 /** An earlier file made whole; its unknown answers are its only problems. */
@@ -182,8 +187,7 @@ function fromEarlierFile(file: EarlierPlan): Read<PlanReading> {
     message,
   }));
   if (problems.length > 0) return { ok: false, problems };
-  const told = notes.map(({ path, message }) => ({ path, message: plainText(message) }));
-  return { ok: true, value: { plan, notes: told } };
+  return { ok: true, value: { plan, notes: notes.map(toldNote) } };
 }
 
 const anyVersion = z.discriminatedUnion('version', [earlierSchema, anyFamilySchema]);
@@ -230,7 +234,8 @@ export const writeBoxPlan = (plan: BoxPlan): z.input<typeof anyFamilySchema> =>
 const ranged = (each: Family['parameters'][number]) => {
   const per = each.kind === 'angle' ? 1 : 320;
   const limits = { minimum: each.min / per, maximum: each.max / per, description: each.help };
-  return (each.kind === 'angle' ? degrees : length).meta(limits);
+  const value = (each.kind === 'angle' ? degrees : length).meta(limits);
+  return each.meant === undefined ? value : value.optional();
 };
 
 /** The plan of one family, every key and answer by name: what its file is documented by. */
@@ -239,14 +244,12 @@ function familySchema({ id: family, parameters, choices, roles }: Family) {
     Object.fromEntries(
       parameters.filter((each) => each.kind === kind).map((each) => [each.id, ranged(each)]),
     );
-  const answers = choices.map(({ id: key, options, words: letters, label }) => [
-    key,
-    (letters === undefined ? z.enum(options.map((each) => each.id)) : z.string().max(letters)).meta(
-      {
-        description: label,
-      },
-    ),
-  ]);
+  const answers = choices.map(({ id: key, options, words: letters, label, meant }) => {
+    const answer =
+      letters === undefined ? z.enum(options.map((each) => each.id)) : z.string().max(letters);
+    const told = answer.meta({ description: label });
+    return [key, meant === undefined ? told : told.optional()];
+  });
   return z.strictObject({
     format: z.literal(PLAN_FORMAT),
     version: z.literal(2),

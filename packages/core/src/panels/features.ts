@@ -1,5 +1,5 @@
 import { at } from '../lists/index.js';
-import { cos, sin, type Ticks } from '../measure/index.js';
+import { asin, cos, sin, type Ticks } from '../measure/index.js';
 import type { HoleShape } from '../plan/index.js';
 import type { Point, Zone } from '../plane/index.js';
 import { add, lengthOf, scale, subtract, type Vec3 } from '../solid/index.js';
@@ -17,6 +17,10 @@ export function holeSize(feature: Feature): { width: Ticks; height: Ticks } | nu
     ? { width: feature.diameter, height: feature.diameter }
     : { width: feature.width, height: feature.height };
 }
+
+/** Degrees by which a hole rises from the outside inwards; nothing where it is square to the face, as all are that name no axis. */
+export const holeRise = (feature: Feature): number =>
+  'axis' in feature && feature.axis ? asin(feature.axis[2]) : 0;
 
 /** The wood that a hole takes out, as zones in the panel's frame; small holes for nails and screws leave the wood sound. */
 export function cutAwayOf(feature: Feature): Zone[] {

@@ -4,7 +4,7 @@ export { cutWords } from './cut-words.js';
 export { type PanelChange, panelChanges } from './diff.js';
 export { type BoxDraft, type Draft, type JointDraft, meet, wood } from './draft.js';
 export { COVER, FASTENERS, fastenerById, fastenerFor } from './fasteners.js';
-export { holeSize, rim } from './features.js';
+export { holeRise, holeSize, rim } from './features.js';
 export { instanceVolume, measuresOf, weightOf } from './measures.js';
 export { panelNames, partName, plainName, withoutHand } from './panel-names.js';
 export type {

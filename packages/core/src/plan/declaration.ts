@@ -15,6 +15,8 @@ interface Ranged<K extends 'length' | 'angle'> {
   help: string;
   /** False when a choice makes the parameter meaningless; then it is neither shown nor read. */
   applies?: Applies;
+  /** What plans mean that were written before it could be set. */
+  meant?: number;
 }
 export type LengthDeclaration = Ranged<'length'>;
 export type AngleDeclaration = Ranged<'angle'>;
@@ -35,6 +37,8 @@ export interface ChoiceDeclaration<O extends string = string> {
   applies?: Applies;
   /** The option that plans from before the question was asked meant, where it is not the standard one. */
   before?: NoInfer<O>;
+  /** The option that plans of today's version mean which were written before the question was asked. */
+  meant?: NoInfer<O>;
   /** The answer is the maker's own words, at most so many letters; none is the empty word. */
   words?: number;
   /** The view in which the options differ, drawn small beside each; none where it cannot be seen. */
@@ -113,11 +117,17 @@ export const angle = (
   ...(applies && { applies }),
 });
 
+/** What can be set only since plans of today's version have been written: those without it mean this. */
+export const since = <D extends LengthDeclaration | AngleDeclaration>(
+  declared: D,
+  meant: number,
+): D => ({ ...declared, meant: declared.kind === 'length' ? fromMm(meant) : meant });
+
 /** A question with its options, each `[id, label, reason]`, the standard one first. */
 export const oneOf = <const O extends string>(
   label: string,
   options: readonly (readonly [id: O, label: string, reason: string])[],
-  more: Pick<ChoiceDeclaration<O>, 'applies' | 'picture' | 'before' | 'highlights'> = {},
+  more: Pick<ChoiceDeclaration<O>, 'applies' | 'picture' | 'before' | 'meant' | 'highlights'> = {},
 ): ChoiceDeclaration<O> => ({
   label,
   options: options.map(([id, name, reason]) => ({ id, label: name, reason })),

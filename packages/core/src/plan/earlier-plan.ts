@@ -101,16 +101,19 @@ export function fromEarlier(
       family: earlier.family,
       animals: earlier.animal === null ? [] : [earlier.animal],
       sizes: {
-        ...Object.fromEntries(lengths.map(({ id, standard }) => [id, standard])),
+        ...Object.fromEntries(lengths.map(({ id, standard, meant }) => [id, meant ?? standard])),
         ...given(earlier.sizes, lengths),
       },
       angles: {
-        ...Object.fromEntries(turns.map(({ id, standard }) => [id, standard])),
+        ...Object.fromEntries(turns.map(({ id, standard, meant }) => [id, meant ?? standard])),
         ...given(earlier.angles, turns),
       },
       choices: {
         ...Object.fromEntries(
-          family.choices.map((each) => [each.id, each.before ?? standardOption(each)]),
+          family.choices.map((each) => [
+            each.id,
+            each.meant ?? each.before ?? standardOption(each),
+          ]),
         ),
         ...given(earlier.schools, family.choices),
       },
@@ -125,5 +128,41 @@ export function fromEarlier(
       fasteners: { default: null },
       hanging: null,
     },
+  };
+}
+
+/**
+ * A plan of today's version that was written before its family could be asked so much: what it does not say is what such plans meant, and
+ * is told, at its path. What was always asked is not filled in.
+ */
+export function withLater(
+  { parameters, choices }: PlanDeclaration,
+  plan: BoxPlan,
+): { plan: BoxPlan; notes: PlanNote[] } {
+  const notes: PlanNote[] = [];
+  const filled = <V>(
+    kind: 'sizes' | 'angles' | 'choices',
+    declared: readonly { id: string; meant?: V | undefined }[],
+    given: Readonly<Record<string, V>>,
+  ): Record<string, V> => {
+    const later = declared.flatMap(({ id, meant }): [string, V][] =>
+      meant === undefined || Object.hasOwn(given, id) ? [] : [[id, meant]],
+    );
+    for (const [id] of later)
+      notes.push({
+        path: `${kind}.${id}`,
+        message: text`is not given; it is as it was before it could be set`,
+      });
+    return { ...given, ...Object.fromEntries(later) };
+  };
+  const ofKind = (kind: 'length' | 'angle') => parameters.filter((each) => each.kind === kind);
+  return {
+    plan: {
+      ...plan,
+      sizes: filled('sizes', ofKind('length'), plan.sizes),
+      angles: filled('angles', ofKind('angle'), plan.angles),
+      choices: filled<string>('choices', choices, plan.choices),
+    },
+    notes,
   };
 }

@@ -17,9 +17,10 @@ export {
   type RoleDeclaration,
   type RoleDeclarations,
   type SizeDeclarations,
+  since,
 } from './declaration.js';
 export { middle, type Rounding, roundingFor, standardChoices } from './defaults.js';
-export { type EarlierPlan, fromEarlier } from './earlier-plan.js';
+export { type EarlierPlan, fromEarlier, type PlanNote, withLater } from './earlier-plan.js';
 export {
   type Entrance,
   type EntrancePlan,

@@ -3,6 +3,7 @@ import { fromMm, printAngle, type Ticks } from '../measure/index.js';
 import {
   type Feature,
   type HoleKind,
+  holeRise,
   measuresOf,
   type Panel,
   type PanelEdge,
@@ -226,12 +227,15 @@ function measures(panel: Panel, letters: Ticks, say: SayLength): DrawingShape[] 
 }
 
 function sentencesUnder(panel: Panel, name: string, say: SayLength): string[] {
+  const entrance = panel.features.find((feature) => feature.kind === 'entrance');
+  const rise = entrance ? holeRise(entrance) : 0;
   const { longPoint, shortPoint } = measuresOf(panel);
   return [
     `${name}, ${say(panel.thickness)} thick. Seen from outside, grain level.`,
     ...(Math.abs(longPoint - shortPoint) > APART
       ? [`Long point ${say(longPoint)}, short point ${say(shortPoint)}.`]
       : []),
+    ...(rise > 0 ? [`Bore the entrance ${printAngle(rise)} upwards from outside.`] : []),
   ];
 }
 

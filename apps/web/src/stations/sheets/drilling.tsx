@@ -1,5 +1,5 @@
-import { printLengthUnit, type Ticks } from '@spare-knot/core/measure';
-import { type Feature, holeSize, type Panel } from '@spare-knot/core/panels';
+import { printAngle, printLengthUnit, type Ticks } from '@spare-knot/core/measure';
+import { type Feature, holeRise, holeSize, type Panel } from '@spare-knot/core/panels';
 
 import { Length } from '../../measure/length';
 import { useUnits } from '../../measure/units';
@@ -56,6 +56,7 @@ function Entrances({ entrances }: { entrances: readonly Entrance[] }) {
   const [entrance] = entrances;
   const size = entrance && holeSize(entrance);
   if (!entrance || !size) return null;
+  const upwards = holeRise(entrance);
   return (
     <span className="block">
       {entrances.length > 1 ? `${entrances.length} entrances ` : 'entrance '}
@@ -71,6 +72,7 @@ function Entrances({ entrances }: { entrances: readonly Entrance[] }) {
           , its centre <Length ticks={entrance.centre[0]} unit /> from the lower end
         </>
       )}
+      {upwards > 0 && `, bored ${printAngle(upwards)} upwards from outside`}
     </span>
   );
 }

@@ -5,23 +5,34 @@ import {
   gripRule,
   type Measured,
   overhangRule,
+  pipeFallRule,
+  pipeSwingRule,
   recessRule,
   roomRule,
   swingRule,
   UNDER_A_ROOF,
   wallRule,
 } from '../../checks/index.js';
-import { fromMm } from '../../measure/index.js';
-import { type Derived, derivedLength, type Fitting } from '../../panels/index.js';
+import { cos, fromMm, sin, tan } from '../../measure/index.js';
 import {
+  type Derived,
+  type Draft,
+  derivedLength,
+  type Feature,
+  type Fitting,
+} from '../../panels/index.js';
+import {
+  angle,
   type EntrancePlan,
   entranceOf,
   length,
   middle,
   type PlanOf,
   roundingFor,
+  since,
 } from '../../plan/index.js';
-import { ofLength, text } from '../../text/index.js';
+import type { Vec3 } from '../../solid/index.js';
+import { ofAngle, ofLength, text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
 import { ENTRANCE_SIZES } from '../common/entrance.js';
 import { roomFor } from '../common/room.js';
@@ -50,14 +61,18 @@ const SIZES = {
     'The clear opening inside the pipe: what the animal passes through.',
   ),
   pipeWall: length('Pipe’s wall', 1, 8, 2, 'The hole in the front is the bore and twice this.'),
-  pipeOut: length(
-    'Pipe out of the front',
-    0,
-    200,
-    45,
-    'How far it stands out, sloping nothing in.',
-  ),
+  pipeOut: length('Pipe out of the front', 0, 200, 45, 'How far it stands out of the front.'),
   pipeIn: length('Pipe into the room', 0, 40, 0, 'Flush inside, so that nothing bars the way.'),
+  pipeFall: since(
+    angle(
+      'Pipe falls outwards',
+      0,
+      20,
+      5,
+      'From level, so that rain runs out of it: bore the hole at this angle, upwards from outside.',
+    ),
+    0,
+  ),
 };
 
 const { entrance: _entrance, ...CHOICES } = SLANT_CHOICES;
@@ -73,23 +88,35 @@ const holeFor = ({ sizes, choices }: Plan): EntrancePlan => ({
   choices: { entrance: 'round', entranceTo: choices.entranceTo },
 });
 
-const pipeOf = (plan: Plan): Fitting => {
+/** Upwards into the box along the pipe. */
+const intoBox = ({ angles }: Plan): Vec3 => [0, cos(angles.pipeFall), sin(angles.pipeFall)];
+
+/** The pipe, through the middle of the hole in the front's outside face. */
+function pipeOf(plan: Plan): Extract<Fitting, { kind: 'pipe' }> {
   const { width, centre } = entranceOf(holeFor(plan));
   const { pipeOut, pipeIn, bore } = plan.sizes;
-  const outer = -plan.wood.front.thickness - pipeOut;
-  return { kind: 'pipe', from: [0, outer, centre], to: [0, pipeIn, centre], bore, outside: width };
-};
+  const front = plan.wood.front.thickness;
+  const fall = tan(plan.angles.pipeFall);
+  const at = (y: number): Vec3 => [0, Math.round(y), Math.round(centre + (y + front) * fall)];
+  return { kind: 'pipe', from: at(-front - pipeOut), to: at(pipeIn), bore, outside: width };
+}
 
-function derive({ sizes, wood }: Plan): Derived[] {
+function derive(plan: Plan): Derived[] {
+  const { sizes, angles, wood } = plan;
   const front = wood.front.thickness;
-  const long = sizes.pipeOut + front + sizes.pipeIn;
+  const { from, to } = pipeOf(plan);
+  const long = Math.round(Math.hypot(to[1] - from[1], to[2] - from[2]));
+  const across = text`Out ${ofLength(sizes.pipeOut)}, through the front ${ofLength(front)}, in ${ofLength(sizes.pipeIn)}`;
   return [
     {
       id: 'pipeLength',
       label: 'Pipe, long',
       kind: 'length',
       value: long,
-      why: text`Out ${ofLength(sizes.pipeOut)}, through the front ${ofLength(front)}, in ${ofLength(sizes.pipeIn)}: ${ofLength(long)}.`,
+      why:
+        angles.pipeFall > 0
+          ? text`${across}, at ${ofAngle(angles.pipeFall)}: ${ofLength(long)}. Its inner end is cut at that angle to lie flush.`
+          : text`${across}: ${ofLength(long)}.`,
     },
     derivedLength(
       'pipeHole',
@@ -98,6 +125,17 @@ function derive({ sizes, wood }: Plan): Derived[] {
       text`Bore ${ofLength(sizes.bore)} and twice the wall ${ofLength(sizes.pipeWall)}`,
     ),
   ];
+}
+
+/** The front with its hole along the pipe. */
+function bored(draft: Draft, plan: Plan): Draft {
+  const { features } = draft;
+  if (plan.angles.pipeFall === 0 || !features) return draft;
+  const along = (feature: Feature): Feature =>
+    feature.kind === 'entrance' && feature.shape === 'round'
+      ? { ...feature, axis: intoBox(plan) }
+      : feature;
+  return { ...draft, features: (toFrame) => features(toFrame).map(along) };
 }
 
 /** What is held against the animal: the hole's place, and the bore, which the hole in the wood does not show. */
@@ -133,6 +171,7 @@ export const tubeEntrance = defineFamily({
     'pipeWall',
     'pipeOut',
     'pipeIn',
+    'pipeFall',
   ],
   trimmedTogether: [['frontHeight', 'backHeight']],
   build(plan) {
@@ -143,6 +182,7 @@ export const tubeEntrance = defineFamily({
       );
     return {
       ...made,
+      drafts: made.drafts.map((draft) => bored(draft, plan)),
       fittings: [pipeOf(plan)],
       derived: [...made.derived, ...derive(plan)],
     };
@@ -180,6 +220,8 @@ export const tubeEntrance = defineFamily({
     overhangRule,
     accessRule,
     swingRule,
+    pipeFallRule,
+    pipeSwingRule,
     ...UNDER_A_ROOF,
     ...EVERY_BOX,
   ],
