@@ -1,11 +1,14 @@
 import { sum } from '../lists/index.js';
 import { fromMm, TICKS_PER_MM, type Ticks } from '../measure/index.js';
 import {
+  type Fastener,
   type Feature,
   type Fitting,
   fastenerById,
   type Joint,
+  layerScrews,
   measuresOf,
+  type Panel,
   type PanelSet,
   stavesOf,
 } from '../panels/index.js';
@@ -87,6 +90,29 @@ function fastenerLines({ joints }: PanelSet): HardwareLine[] {
       },
     ];
   });
+}
+
+/** Panels that are made of two sheets. */
+const doubledPanels = ({ wood }: BoxPlan, { panels }: PanelSet): readonly Panel[] =>
+  panels.filter(({ role }) => wood[role]?.layers);
+
+/** Screws that hold two sheets together, those of one size together. */
+function layerLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
+  const found = new Map<Fastener, number>();
+  for (const panel of doubledPanels(plan, box)) {
+    const screws = layerScrews(panel);
+    if (!screws) continue;
+    const { fastener, count } = screws;
+    found.set(fastener, (found.get(fastener) ?? 0) + count * panel.instances.length);
+  }
+  return [...found].map(([{ id, name, inchName }, quantity]) => ({
+    id: `layers-${id}`,
+    name: text`Exterior screw ${name}`,
+    inchName: text`Exterior screw ${inchName}`,
+    quantity,
+    unit: 'pieces',
+    why: text`Press two sheets together while their glue sets, driven from the inside.`,
+  }));
 }
 
 const nailLines = (box: PanelSet): HardwareLine[] => [
@@ -175,7 +201,7 @@ const pipeLine = ({
 }: Extract<Fitting, { kind: 'pipe' }>): HardwareLine => ({
   id: 'pipe',
   name: text`Pipe, bore ${ofLength(bore)}, outside ${ofLength(outside)}`,
-  quantity: Math.round(to[1] - from[1]),
+  quantity: Math.round(Math.hypot(to[1] - from[1], to[2] - from[2])),
   unit: 'ticks',
   why: text`Through the front, as drawn.`,
 });
@@ -212,9 +238,18 @@ const staveSeams = (plan: BoxPlan, box: PanelSet): Seam[] =>
     return [{ length, area: length * panel.thickness }];
   });
 
+/** The faces on which two sheets are glued together. */
+const layerSeams = (plan: BoxPlan, box: PanelSet): Seam[] =>
+  doubledPanels(plan, box).map((panel) => {
+    const { blankLength, blankWidth } = measuresOf(panel);
+    const copies = panel.instances.length;
+    return { length: copies * blankLength, area: copies * blankLength * blankWidth };
+  });
+
 const seamsOf = (plan: BoxPlan, box: PanelSet): Seam[] => [
   ...gluedJoints(plan, box).map(({ contact }) => contact),
   ...staveSeams(plan, box),
+  ...layerSeams(plan, box),
 ];
 
 /** Total length of what is glued, joints and staves, in ticks. */
@@ -273,6 +308,7 @@ function finishLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
 /** Everything one box takes beside its panels, each quantity counted from its joints, holes and faces. */
 export const hardwareOf = (plan: BoxPlan, box: PanelSet): HardwareLine[] => [
   ...fastenerLines(box),
+  ...layerLines(plan, box),
   ...nailLines(box),
   ...hingeLines(box),
   ...stripLines(box),

@@ -58,6 +58,8 @@ const woodSchema = z.strictObject({
   grade: name.nullable().default(null),
   stamp: name.nullable().default(null),
   oldPaint: z.boolean().default(false),
+  /** Two sheets glued and screwed into one; left out: one. */
+  layers: z.literal(2).exactOptional(),
 });
 
 const rest = {
@@ -89,6 +91,7 @@ const plainWood = ({
   material,
   faceA,
   faceB,
+  layers,
   ...facts
 }: PlanFile['wood'][string]): PanelWood => ({
   thickness,
@@ -97,6 +100,7 @@ const plainWood = ({
   faceA,
   faceB,
   ...factsOf(facts),
+  ...(layers && { layers }),
 });
 
 const woodToFile = (wood: PanelWood): PlanFile['wood'][string] => ({
@@ -110,6 +114,7 @@ const woodToFile = (wood: PanelWood): PlanFile['wood'][string] => ({
   grade: wood.grade ?? null,
   stamp: wood.stamp ?? null,
   oldPaint: wood.oldPaint ?? false,
+  ...(wood.layers && { layers: wood.layers }),
 });
 
 const mapped = <A, B>(

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { panelsAsSawn } from '../job/index.js';
 import { toMm } from '../measure/index.js';
 import { cutWords, measuresOf, type PanelSet } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
@@ -29,7 +30,7 @@ export const writeCutListCsv = (
   Papa.unparse(
     {
       fields: [...CUT_LIST_COLUMNS],
-      data: box.panels
+      data: panelsAsSawn(plan, box.panels)
         .filter((panel) => !panel.fromLog)
         .map((panel) => {
           const { blankWidth, longPoint, shortPoint } = measuresOf(panel);

@@ -12,6 +12,6 @@ export {
   suits,
   THICKNESS_LEEWAY,
 } from './job.js';
-export { jobForBoxes, partsFor, STANDARD_SAW } from './job-for-boxes.js';
+export { jobForBoxes, panelsAsSawn, partsFor, STANDARD_SAW } from './job-for-boxes.js';
 export { type JobQuestion, layoutJob } from './layout-job.js';
 export { jobProblems, type Problem } from './problems.js';

@@ -1,5 +1,5 @@
 import { fromMm } from '../measure/index.js';
-import { measuresOf, type PanelSet, stavesOf } from '../panels/index.js';
+import { layersOf, measuresOf, type Panel, type PanelSet, stavesOf } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { type LayoutJob, type Part, type Saw, type Stock, suits } from './job.js';
 
@@ -17,12 +17,27 @@ export const STANDARD_SAW: Saw = {
 /** A stave of a panel that is glued up: `front.1` is the first of the front's. */
 export const staveId = (panel: string, index: number): string => `${panel}.${index + 1}`;
 
+/** One of the two sheets of a panel: `front.outer`. */
+export const layerId = (panel: string, name: string): string => `${panel}.${name}`;
+
+/** The panels as they come off the saw: one of two sheets is two panels of half its thickness. */
+export const panelsAsSawn = ({ wood }: BoxPlan, panels: readonly Panel[]): Panel[] =>
+  panels.flatMap((panel) =>
+    wood[panel.role]?.layers
+      ? layersOf(panel).map(({ name, ...layer }) => ({
+          ...panel,
+          ...layer,
+          id: layerId(panel.id, name),
+        }))
+      : [panel],
+  );
+
 /**
  * The panels of so many boxes as parts. A panel may be of any board with the thickness and the wood that the plan names for it; one that
- * is wider than that board is cut as staves to be glued up. What comes off a log is no part.
+ * is wider than that board is cut as staves to be glued up, one of two sheets as both. What comes off a log is no part.
  */
 export function partsFor(plan: BoxPlan, box: PanelSet, boxes: number): Part[] {
-  return box.panels.flatMap((panel): Part[] => {
+  return panelsAsSawn(plan, box.panels).flatMap((panel): Part[] => {
     if (panel.fromLog) return [];
     const wood = plan.wood[panel.role];
     const whole: Part = {
@@ -39,6 +54,7 @@ export function partsFor(plan: BoxPlan, box: PanelSet, boxes: number): Part[] {
       cutAway: panel.cutAway,
       materials: wood ? [wood.material] : null,
     };
+    if (wood?.layers) return [whole];
     const turned = panel.grain === 'any' && measuresOf(panel).blankLength <= (wood?.width ?? 0);
     const staves =
       wood?.width && !turned && plan.choices.wide !== 'whole' ? stavesOf(panel, wood.width) : null;

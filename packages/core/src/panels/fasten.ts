@@ -221,7 +221,7 @@ interface Way {
 }
 
 /** A sheet this thick holds a screw in its edge: common practice, no source. */
-const HOLDS_IN_EDGE: Ticks = fromMm(17.4);
+export const HOLDS_IN_EDGE: Ticks = fromMm(17.4);
 
 /** Whether a fastener would be driven into the edge of a thin sheet, where it holds nothing and splits the plies. */
 const intoThinEdge = (plan: BoxPlan, { role, thickness }: Draft, enters: boolean): boolean =>

@@ -3,8 +3,10 @@ export { type BuiltBox, type Derived, derivedLength } from './built-box.js';
 export { cutWords } from './cut-words.js';
 export { type PanelChange, panelChanges } from './diff.js';
 export { type BoxDraft, type Draft, type JointDraft, meet, wood } from './draft.js';
-export { COVER, FASTENERS, fastenerById, fastenerFor } from './fasteners.js';
+export { HOLDS_IN_EDGE } from './fasten.js';
+export { COVER, FASTENERS, type Fastener, fastenerById, fastenerFor } from './fasteners.js';
 export { holeRise, holeSize, rim } from './features.js';
+export { layerScrews, layersOf } from './layers.js';
 export { instanceVolume, measuresOf, weightOf } from './measures.js';
 export { panelNames, partName, plainName, withoutHand } from './panel-names.js';
 export type {

@@ -42,8 +42,9 @@ export function plainName(id: string): string {
 /** What a left panel and its right counterpart have in common: `side` for both sides. */
 export const withoutHand = (id: string): string => id.replace(/-(left|right)$/, '');
 
-/** The name of a part of a layout: a panel’s, or of a stave that is glued up (`Back, stave 2`). */
+/** The name of a part of a layout: a panel’s, of a stave that is glued up (`Back, stave 2`), of one of two sheets (`Back, outer sheet`). */
 export function partName(names: ReadonlyMap<string, string>, part: string): string {
-  const [, panel, stave] = /^(.*)\.(\d+)$/.exec(part) ?? [];
-  return names.get(part) ?? (panel ? `${names.get(panel) ?? panel}, stave ${stave}` : part);
+  const [, panel, piece = ''] = /^(.*)\.(\d+|outer|inner)$/.exec(part) ?? [];
+  const what = /\d/.test(piece) ? `stave ${piece}` : `${piece} sheet`;
+  return names.get(part) ?? (panel ? `${names.get(panel) ?? panel}, ${what}` : part);
 }

@@ -1,4 +1,5 @@
 import { ofAngle, ofLength, type Text, text } from '../text/index.js';
+import { isSheet, materialName } from '../wood/index.js';
 import { applying, type Parameter, type PlanDeclaration } from './declaration.js';
 import type { BoxPlan } from './plan.js';
 import type { Refusal } from './refusal.js';
@@ -72,6 +73,12 @@ function woodFaults({ roles, name }: PlanDeclaration, { wood, choices }: BoxPlan
       .map((role) => ({
         field: `wood.${role.id}`,
         message: text`Choose a board for the ${role.label.toLowerCase()}: its thickness decides the other panels.`,
+      })),
+    ...Object.entries(wood)
+      .filter(([, { layers, material }]) => layers && !isSheet(material))
+      .map(([role, { material }]) => ({
+        field: `wood.${role}`,
+        message: text`Two layers are glued and screwed into one of sheets alone, not of ${materialName(material)}.`,
       })),
   ];
 }

@@ -33,12 +33,14 @@ export {
   type BoxPlan,
   CLIMATES,
   COVERS,
+  doubledWoodOf,
   type Finish,
   hasRoughFace,
   MOUNTS,
   type PanelWood,
   type Place,
   panelWoodOf,
+  sawnThickness,
   UNKNOWN_PLACE,
 } from './plan.js';
 export { PlanFault } from './plan-fault.js';

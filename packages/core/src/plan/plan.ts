@@ -8,7 +8,20 @@ export interface PanelWood extends WoodFacts {
   material: string;
   faceA: Face;
   faceB: Face;
+  /** Two sheets glued and screwed into one of twice their thickness, which `thickness` is. */
+  layers?: 2;
 }
+
+/** Two thin sheets of a kind as the wood of a panel, glued and screwed into one. */
+export const doubledWoodOf = (sheet: BoardKind): PanelWood => ({
+  ...panelWoodOf(sheet),
+  thickness: 2 * sheet.thickness,
+  layers: 2,
+});
+
+/** How thick the board or sheet is that a panel is cut from. */
+export const sawnThickness = ({ thickness, layers }: PanelWood): Ticks =>
+  layers ? Math.round(thickness / layers) : thickness;
 
 /** A board as the wood of a panel, with all that is known or assumed of it. */
 export const panelWoodOf = (board: BoardKind): PanelWood => ({

@@ -1,4 +1,4 @@
-import { cutWords, measuresOf, type Panel } from '@spare-knot/core/panels';
+import { cutWords, measuresOf, type Panel, partName } from '@spare-knot/core/panels';
 import { joinTexts } from '@spare-knot/core/text';
 import { materialName } from '@spare-knot/core/wood';
 
@@ -11,12 +11,14 @@ import { Drilling } from './drilling';
 function HowCut({ panel }: { panel: Panel }) {
   const { draft } = useBatch();
   const words = cutWords(panel);
-  const material = draft.plan.wood[panel.role]?.material ?? '';
+  const wood = draft.plan.wood[panel.role];
+  const material = wood?.material ?? '';
   const all = joinTexts(
     [
       ...(words.length === 0 ? ['square'] : words),
       ...(panel.inside === 'rough' ? ['rough face inside'] : []),
       panel.fromLog ? 'off the log' : materialName(material),
+      ...(wood?.layers ? ['one of two, glued and screwed together'] : []),
     ],
     '; ',
   );
@@ -85,12 +87,7 @@ export const CutList = memo(function CutList({
         </thead>
         <tbody>
           {panels.map((panel) => (
-            <CutLine
-              key={panel.id}
-              panel={panel}
-              name={names.get(panel.id) ?? panel.id}
-              boxes={boxes}
-            />
+            <CutLine key={panel.id} panel={panel} name={partName(names, panel.id)} boxes={boxes} />
           ))}
         </tbody>
       </table>

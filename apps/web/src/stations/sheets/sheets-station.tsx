@@ -1,6 +1,6 @@
 import { batchQuestion } from '@spare-knot/core/api';
 import { familyById } from '@spare-knot/core/families';
-import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
+import { type LayoutJob, layoutJob, panelsAsSawn } from '@spare-knot/core/job';
 import { shoppingList } from '@spare-knot/core/layout';
 import { printLength } from '@spare-knot/core/measure';
 import { panelNames, partName } from '@spare-knot/core/panels';
@@ -63,7 +63,7 @@ function useCutListFile(names: Names): FileToTake[] {
       type: 'text/csv',
       make: async () => {
         const { writeCutListCsv } = await import('@spare-knot/core/exchange');
-        const nameOf = (panel: string) => names.get(panel) ?? panel;
+        const nameOf = (panel: string) => partName(names, panel);
         return writeCutListCsv(sound.plan, sound.box, draft.boxes, nameOf);
       },
     },
@@ -158,8 +158,8 @@ export function SheetsStation() {
   const { job, names, onPaper, layout, toBuy, offers } = useSheets();
   const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
   const size = PAPERS[paper];
-  const panels = sound?.box.panels;
-  const pages = useMemo(() => sheetsOf(panels ?? [], onPaper, size), [panels, onPaper, size]);
+  const panels = useMemo(() => (sound ? panelsAsSawn(sound.plan, sound.box.panels) : []), [sound]);
+  const pages = useMemo(() => sheetsOf(panels, onPaper, size), [panels, onPaper, size]);
   const buys = toBuy.length > 0 ? 1 : 0;
   const files = [...useCutListFile(names), ...useBoardFiles(job, onPaper, names, paper)];
   return (

@@ -1,8 +1,14 @@
 import type { BoardRecord, NewBoard } from '@spare-knot/core/api';
-import { type Defect, woodRefused } from '@spare-knot/core/wood';
+import { HOLDS_IN_EDGE } from '@spare-knot/core/panels';
+import { type Defect, isSheet, woodRefused } from '@spare-knot/core/wood';
 
+import { Length } from '../../measure/length';
 import { BoardEditor } from '../../rack/board-editor';
 import { BoardRow } from '../../rack/board-row';
+
+/** Sheet that takes no screw in its edge by itself. */
+const isThinSheet = (board: BoardRecord): boolean =>
+  isSheet(board.material) && woodRefused(board) === null && board.thickness < HOLDS_IN_EDGE;
 
 /** A board on the rack, to be used for the chosen panels or to have its knots marked. */
 export function BoardToUse({
@@ -10,6 +16,7 @@ export function BoardToUse({
   scale,
   using,
   useFor,
+  screws,
   locked,
   isOpen,
   onOpen,
@@ -23,10 +30,13 @@ export function BoardToUse({
   using: string;
   /** The chosen panels; null where none are. */
   useFor: string | null;
+  /** Screws that press two of it together in the chosen panels of one box. */
+  screws: number;
   locked: boolean;
   isOpen: boolean;
   onOpen: (isOpen: boolean) => void;
-  onUse: () => void;
+  /** Cuts the chosen panels from it, or each from two of it, one on the other. */
+  onUse: (doubled: boolean) => void;
   onDefects: (defects: readonly Defect[], what: string) => Promise<void>;
   onAnswer: (change: Partial<NewBoard>) => void;
 }) {
@@ -48,11 +58,23 @@ export function BoardToUse({
           type="button"
           className="btn"
           disabled={locked || useFor === null || woodRefused(board) !== null}
-          onClick={onUse}
+          onClick={() => onUse(false)}
         >
           Use for {useFor ?? 'no panel'}
         </button>
       </BoardRow>
+      {isThinSheet(board) && !locked && useFor !== null && (
+        <p className="mt-1 text-sm">
+          <button type="button" className="link min-h-7" onClick={() => onUse(true)}>
+            Two of it, glued and screwed into one <Length ticks={2 * board.thickness} unit />, for{' '}
+            {useFor}
+          </button>{' '}
+          <span className="text-soft">
+            Each panel is then sawn twice; {screws === 0 ? 'clamps' : `${screws} screws a box`} hold
+            the sheets while the glue sets.
+          </span>
+        </p>
+      )}
       {using !== '' && (
         <p className="mt-1 text-sm font-semibold text-moss">
           <span aria-hidden>✓ </span>May be used for {using}

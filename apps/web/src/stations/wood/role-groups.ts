@@ -5,9 +5,11 @@ import {
   applying,
   type BoxPlan,
   type Chosen,
+  doubledWoodOf,
   type PanelRole,
   type PanelWood,
   panelWoodOf,
+  sawnThickness,
 } from '@spare-knot/core/plan';
 
 /** Panels that wood is found for together, as a press chooses them. */
@@ -67,7 +69,7 @@ export const isSameWood = (
   wood: PanelWood | undefined,
   board: Pick<BoardRecord, 'thickness' | 'material'>,
 ): boolean =>
-  wood !== undefined && wood.thickness === board.thickness && wood.material === board.material;
+  wood !== undefined && sawnThickness(wood) === board.thickness && wood.material === board.material;
 
 /** The wood of a plan after something was confirmed of a board: panels planned in that board are of it as it is now. */
 export const woodConfirmed = (
@@ -79,6 +81,7 @@ export const woodConfirmed = (
     Object.entries(wood).map(([role, own]) => {
       const sameFaces = own.faceA === before.faceA && own.faceB === before.faceB;
       const isOfIt = isSameWood(own, before) && sameFaces && (own.assumed ?? []).length > 0;
-      return [role, isOfIt ? { ...panelWoodOf(now), width: own.width } : own];
+      const whole = own.layers ? doubledWoodOf(now) : panelWoodOf(now);
+      return [role, isOfIt ? { ...whole, width: own.width } : own];
     }),
   );

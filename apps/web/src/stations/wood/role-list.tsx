@@ -25,6 +25,7 @@ function WoodWords({ wood, isStick }: { wood: PanelWood | undefined; isStick: bo
         <Length ticks={wood.thickness} unit />
       )}{' '}
       {woodWords(wood)}
+      {wood.layers && ', two sheets in one'}
       {assumedWords(wood) && <span className="font-semibold"> · {assumedWords(wood)}</span>}
     </>
   );

@@ -5,8 +5,9 @@ import {
   type OfferRecord,
 } from '@spare-knot/core/api';
 import { buildBox, type Family, familyById } from '@spare-knot/core/families';
-import { type PanelChange, panelChanges, panelNames } from '@spare-knot/core/panels';
-import { panelWoodOf } from '@spare-knot/core/plan';
+import { sum } from '@spare-knot/core/lists';
+import { layerScrews, type PanelChange, panelChanges, panelNames } from '@spare-knot/core/panels';
+import { doubledWoodOf, panelWoodOf } from '@spare-knot/core/plan';
 import { joinTexts } from '@spare-knot/core/text';
 import { type BoardKind, woodRefused } from '@spare-knot/core/wood';
 
@@ -44,12 +45,13 @@ interface Moved {
 function useWoodFor(roles: readonly string[]) {
   const { draft, edit, sound } = useBatch();
   const [moved, setMoved] = useState<Moved | null>(null);
-  const use = (board: Pick<BoardRecord, 'name'> & BoardKind) => {
-    const chosen = Object.fromEntries(roles.map((role) => [role, panelWoodOf(board)]));
+  const use = (board: Pick<BoardRecord, 'name'> & BoardKind, doubled = false) => {
+    const own = doubled ? doubledWoodOf(board) : panelWoodOf(board);
+    const chosen = Object.fromEntries(roles.map((role) => [role, own]));
     const wood = { ...draft.plan.wood, ...chosen };
     const after = buildBox({ ...draft.plan, wood });
     const changes = sound && after.ok ? panelChanges(sound.box, after.box) : [];
-    setMoved({ to: board.name, changes });
+    setMoved({ to: doubled ? `Two of ${board.name}` : board.name, changes });
     edit((current) => ({ ...current, plan: { ...current.plan, wood } }));
   };
   return { moved, use };
@@ -111,15 +113,27 @@ function GroupButtons({
 function BoardsToUse({
   family,
   rack,
+  roles,
   useFor,
   onUse,
 }: {
   family: Family;
   rack: ReturnType<typeof Rack>;
+  /** The chosen panels. */
+  roles: readonly string[];
   useFor: string | null;
-  onUse: (board: BoardRecord) => void;
+  onUse: (board: BoardRecord, doubled?: boolean) => void;
 }) {
-  const { draft, edit, locked } = useBatch();
+  const { draft, edit, sound, locked } = useBatch();
+  const chosen = sound?.box.panels.filter(({ role }) => roles.includes(role)) ?? [];
+  const screwsFor = ({ thickness }: BoardRecord): number =>
+    sum(
+      chosen.map(
+        (panel) =>
+          (layerScrews({ ...panel, thickness: 2 * thickness })?.count ?? 0) *
+          panel.instances.length,
+      ),
+    );
   /** What is confirmed of a board holds for the panels that are planned in it. */
   const answer = async (board: BoardRecord, change: Partial<NewBoard>) => {
     const confirmed = await rack.change(board, change, 'Confirmed');
@@ -150,10 +164,11 @@ function BoardsToUse({
                   : using.map(({ label }) => label.toLowerCase()).join(', ')
               }
               useFor={useFor}
+              screws={screwsFor(board)}
               locked={locked}
               isOpen={open === board.id}
               onOpen={(isOpen) => setOpen(isOpen ? board.id : null)}
-              onUse={() => onUse(board)}
+              onUse={(doubled) => onUse(board, doubled)}
               onAnswer={(change) => void answer(board, change)}
               onDefects={async (defects, what) => {
                 const marked = await rack.markDefects(board, defects, what);
@@ -323,7 +338,7 @@ function WoodFor({ family }: { family: Family }) {
             panels. Or plan the panels in what a yard sells.
           </p>
         )}
-        <BoardsToUse family={family} rack={rack} useFor={useFor} onUse={use} />
+        <BoardsToUse family={family} rack={rack} roles={roles} useFor={useFor} onUse={use} />
         <OffersToUse wood={wood} useFor={useFor} onUse={buy} />
       </section>
     </main>
