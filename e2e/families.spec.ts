@@ -100,6 +100,26 @@ test('bits decide how the entrance is bored, and stay in the shop', async ({ pag
   );
 });
 
+test('two thin sheets glued into one are offered for a panel, and it is then sawn twice', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'A barn owl box for the grain shed' }).click();
+  await page.getByRole('link', { name: 'Choose the wood' }).click();
+  await page.getByRole('button', { name: 'Lid', exact: true }).click();
+  await page
+    .locator('[data-board="Half-inch ply"]')
+    .getByRole('button', { name: /^Two of it, glued and screwed into one/ })
+    .click();
+  await expect(page.getByRole('region', { name: 'Panels' })).toContainText('two sheets in one');
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  const boards = page.getByRole('region', { name: 'Boards laid out' });
+  await expect(boards.locator('[data-part="roof.outer"]')).toBeVisible();
+  await expect(boards.locator('[data-part="roof.inner"]')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(boards.locator('[data-part="roof"]').first()).toBeVisible();
+});
+
 test('drawings and templates come as files', async ({ page }) => {
   await startBatch(page, 'Black-capped chickadee', 1);
   await page.getByRole('tab', { name: 'Panels' }).click();

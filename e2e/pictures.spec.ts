@@ -52,6 +52,7 @@ test('pictures of every main view', async ({ page }) => {
   const pinned = page.getByRole('button', { name: /pinned\./ });
   for (const shift of [200, 120, 320, 60, 420]) {
     const front = page.locator('[data-part="front"]').first();
+    await page.evaluate(() => window.scrollTo(0, 0));
     const from = must(await front.boundingBox(), 'the front');
     await page.mouse.move(from.x + 20, from.y + 20);
     await page.mouse.down();
@@ -64,6 +65,7 @@ test('pictures of every main view', async ({ page }) => {
   await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Compare four ways' }).click();
   await expect(page.getByText(/boards, \d+ cuts/)).toHaveCount(4, { timeout: 20_000 });
+  await page.evaluate(() => window.scrollTo(0, 0));
   await page.screenshot({ path: path('pinned') });
   await page.getByRole('button', { name: /^Let .* go$/ }).click();
   await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
@@ -71,6 +73,26 @@ test('pictures of every main view', async ({ page }) => {
   await page.setViewportSize({ width: 900, height: 1100 });
   await page.locator('[data-sheet="1"]').screenshot({ path: path('sheet') });
   await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByRole('link', { name: 'Layout', exact: false }).first().click();
+  await page.getByLabel(/All bought/).check();
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Compare the three' }).click();
+  await expect(page.getByText(/pay \d/)).toHaveCount(3, { timeout: 20_000 });
+  await expect(page.getByRole('button', { name: 'Compare the three' })).toBeVisible({
+    timeout: 20_000,
+  });
+  await page.evaluate(() => window.scrollTo(0, 390));
+  await page.screenshot({ path: path('to-buy') });
+  await page.getByRole('link', { name: 'Print the list' }).click();
+  await page.setViewportSize({ width: 900, height: 1100 });
+  await page.locator('[data-sheet="1"]').screenshot({ path: path('shopping-list') });
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByRole('link', { name: 'Layout', exact: false }).first().click();
+  await page.getByLabel(/Rack only/).check();
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
+  await page.goto('/yard');
+  await expect(page.locator('[data-offer]').first()).toBeVisible();
+  await page.screenshot({ path: path('yard') });
   await page.goto('/');
   await expect(page.getByText(/Laid out on \d+ boards/)).toBeVisible();
   await page.screenshot({ path: path('bench') });
