@@ -5,7 +5,8 @@ import { ofHeight } from '@spare-knot/core/text';
 import type { ReactNode } from 'react';
 import { Length, Sentence } from '../measure/length';
 
-function Between({ range }: { range: Range }) {
+/** A range in millimetres, in the reader’s units. */
+export function Between({ range }: { range: Range }) {
   return (
     <>
       <Length ticks={fromMm(range[0])} unit={range[0] === range[1]} />

@@ -4,7 +4,7 @@ import { animalsOf } from '@spare-knot/core/families';
 import { printMoney } from '@spare-knot/core/measure';
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Plus, Trash2 } from 'lucide-react';
+import { Copy, Plus, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { client } from '../api/client';
 import { BATCHES } from '../api/queries';
@@ -106,6 +106,32 @@ function BatchCard({ batch }: { batch: BatchSummary }) {
       await queries.invalidateQueries({ queryKey: ['batches'] });
     }
   };
+  /** The same boxes once more; boards are chosen anew. */
+  const duplicate = async () => {
+    try {
+      const { name, boxes, units, division, plan, saw, wishes } = await client.batch(batch.id);
+      const again = `${name.slice(0, 113)}, again`;
+      const free = { ...wishes, pinned: [], forbidden: [] };
+      const kept = await client.addBatch({
+        name: again,
+        boxes,
+        units,
+        division,
+        plan,
+        saw,
+        wishes: free,
+      });
+      await queries.invalidateQueries({ queryKey: ['batches'] });
+      say(`“${again}” is on the bench.`, {
+        undo: () =>
+          void client
+            .removeBatch(kept.id, kept.version)
+            .then(() => queries.invalidateQueries({ queryKey: ['batches'] })),
+      });
+    } catch (error) {
+      say(messageOf(error), { tone: 'danger' });
+    }
+  };
   return (
     <li className="card flex items-center gap-5 p-4 max-sm:flex-wrap">
       <Link
@@ -138,6 +164,15 @@ function BatchCard({ batch }: { batch: BatchSummary }) {
           {next.why}
         </p>
         <div className="mt-2 flex items-center justify-end gap-1">
+          <button
+            type="button"
+            className="btn btn-quiet"
+            title="The same boxes once more"
+            aria-label={`Duplicate ${batch.name}`}
+            onClick={() => void duplicate()}
+          >
+            <Copy size={17} aria-hidden />
+          </button>
           <button
             type="button"
             className="btn btn-quiet"

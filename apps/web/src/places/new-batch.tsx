@@ -6,10 +6,10 @@ import {
   REGION_NAMES,
   spokenName,
 } from '@spare-knot/core/animals';
-import { boardOffered, NO_WISHES } from '@spare-knot/core/api';
-import { type Family, familyById } from '@spare-knot/core/families';
+import { boardOffered, type NewBatch, NO_WISHES, type Supply } from '@spare-knot/core/api';
+import { animalsOf, type Family, familyById } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
-import { startPlan } from '@spare-knot/core/plan';
+import { type BoxPlan, startPlan } from '@spare-knot/core/plan';
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
@@ -18,6 +18,7 @@ import { useNavigate } from 'react-router';
 import { client } from '../api/client';
 import { AnimalFacts } from '../boxview/animal-facts';
 import { useUnits } from '../measure/units';
+import { FileButton } from '../ui/file-button';
 import { HeaderEnd } from '../ui/header-end';
 import { messageOf } from '../ui/message-of';
 import { useNotice } from '../ui/notice';
@@ -32,35 +33,39 @@ function useStart() {
   const navigate = useNavigate();
   const say = useNotice();
   const [busy, setBusy] = useState(false);
-  const start = async (family: Family, animal: Animal, boxes: number) => {
+  const begin = async (batch: Pick<NewBatch, 'name' | 'boxes' | 'plan'>, supply: Supply) => {
     setBusy(true);
-    const boards = rack.data ?? [];
-    const offers = (yard.data ?? []).filter(({ price }) => price !== null);
-    // Without a rack there is a shop: the box is planned in what can be bought.
-    const buys = boards.length === 0 && offers.length > 0;
-    const plan = findWood(
-      startPlan(family, animal, STANDARD_WOOD),
-      buys ? offers.map(boardOffered) : boards,
-    );
     try {
-      const batch = await client.addBatch({
-        name: `${boxes === 1 ? 'A box' : `${boxes} boxes`} for ${spokenName(animal)}`,
-        boxes,
+      const kept = await client.addBatch({
+        ...batch,
         units: style.system,
         division: style.division,
-        plan,
         saw: STANDARD_SAW,
-        wishes: { ...NO_WISHES, supply: buys ? 'rack-first' : 'rack' },
+        wishes: { ...NO_WISHES, supply },
       });
-      queries.setQueryData(['batch', batch.id], batch);
+      queries.setQueryData(['batch', kept.id], kept);
       void queries.invalidateQueries({ queryKey: ['batches'] });
-      navigate(`/batches/${batch.id}/box`);
+      navigate(`/batches/${kept.id}/box`);
     } catch (error) {
       say(messageOf(error), { tone: 'danger' });
       setBusy(false);
     }
   };
-  return { busy, start };
+  const boards = rack.data ?? [];
+  const offers = (yard.data ?? []).filter(({ price }) => price !== null);
+  // Without a rack there is a shop: the box is planned in what can be bought.
+  const buys = boards.length === 0 && offers.length > 0;
+  const supply = buys ? 'rack-first' : 'rack';
+  const start = (family: Family, animal: Animal, boxes: number) => {
+    const name = `${boxes === 1 ? 'A box' : `${boxes} boxes`} for ${spokenName(animal)}`;
+    const wood = buys ? offers.map(boardOffered) : boards;
+    const plan = findWood(startPlan(family, animal, STANDARD_WOOD), wood);
+    return begin({ name, boxes, plan }, supply);
+  };
+  /** A plan that is there already, in the wood that it says. */
+  const startFrom = (plan: BoxPlan, name: string, boxes: number) =>
+    begin({ name, boxes, plan }, supply);
+  return { busy, start, startFrom };
 }
 
 function AnimalRow({
@@ -167,31 +172,116 @@ function HowMany({ busy, onStart }: { busy: boolean; onStart: (boxes: number) =>
   );
 }
 
-/** Who is it for, and how many: a batch begins with the animal. */
+/** A plan out of a file, or why it cannot be read. */
+interface OpenedPlan {
+  name: string;
+  read: Awaited<ReturnType<typeof openPlan>>;
+}
+
+/** The reader comes when a file does. */
+const openPlan = async (text: string) =>
+  (await import('@spare-knot/core/exchange')).readBoxPlan(text);
+
+/** `Two wrens.plan.json` is called Two wrens. */
+const calledAfter = (file: string): string =>
+  file.replace(/(\.plan)?\.json$/i, '').slice(0, 120) || 'From a plan file';
+
+/** What a plan file says, and what was filled in or could not be read of it. */
+function PlanFromFile({
+  opened: { name, read },
+  busy,
+  onStart,
+}: {
+  opened: OpenedPlan;
+  busy: boolean;
+  onStart: (plan: BoxPlan, boxes: number) => void;
+}) {
+  const told = read.ok ? read.value.notes : read.problems;
+  const plan = read.ok ? read.value.plan : null;
+  const kind = plan && familyById(plan.family);
+  return (
+    <>
+      <h2 className="text-xl">{name}</h2>
+      {plan ? (
+        <p className="mt-1">
+          {kind?.name}, for{' '}
+          {animalsOf(plan).map(spokenName).join(' and ') || 'nobody in particular'}.
+        </p>
+      ) : (
+        <p role="alert" className="mt-1 font-semibold text-danger">
+          This file cannot be read as a box plan. Nothing was begun.
+        </p>
+      )}
+      {told.length > 0 && (
+        <ul className="mt-2 border-l-4 border-warn pl-2 text-sm" aria-label="Said of the file">
+          {told.map(({ path, message }) => (
+            <li key={`${path} ${message}`}>
+              {path && <strong>{path}: </strong>}
+              {message}
+            </li>
+          ))}
+        </ul>
+      )}
+      {plan && <HowMany busy={busy} onStart={(boxes) => onStart(plan, boxes)} />}
+    </>
+  );
+}
+
+/** Who is it for, and how many: a batch begins with the animal, or with a plan that is there already. */
 export function NewBatchPage() {
   const [chosen, setChosen] = useState<Animal | null>(null);
-  const { busy, start } = useStart();
+  const [opened, setOpened] = useState<OpenedPlan | null>(null);
+  const { busy, start, startFrom } = useStart();
   const family = chosen && familyById(chosen.family);
   return (
     <main className="mx-auto max-w-[1200px] px-6 py-6">
       <HeaderEnd />
-      <h1 className="text-3xl">Start a batch</h1>
-      <p className="text-soft">
-        Who is it for? The animal sets the entrance, the floor and the height.
-      </p>
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1 className="text-3xl">Start a batch</h1>
+          <p className="text-soft">
+            Who is it for? The animal sets the entrance, the floor and the height.
+          </p>
+        </div>
+        <FileButton
+          label="Open a plan file"
+          of="Box plan file"
+          accept=".json,application/json"
+          onText={(text, name) =>
+            void openPlan(text).then((read) => setOpened({ name: calledAfter(name), read }))
+          }
+        />
+      </div>
       <div className="mt-4 grid grid-cols-[1fr_380px] gap-6 max-lg:grid-cols-1">
-        <AnimalList chosen={chosen} onChoose={setChosen} />
+        <AnimalList
+          chosen={chosen}
+          onChoose={(animal) => {
+            setOpened(null);
+            setChosen(animal);
+          }}
+        />
         <aside className="card self-start p-5">
-          <h2 className="text-xl">{chosen ? chosen.name : 'Choose an animal'}</h2>
-          {chosen ? (
-            <AnimalFacts animal={chosen} />
+          {opened ? (
+            <PlanFromFile
+              opened={opened}
+              busy={busy}
+              onStart={(plan, boxes) => void startFrom(plan, opened.name, boxes)}
+            />
           ) : (
-            <p className="mt-2 text-soft">
-              Its entrance, floor and height are shown here, each with where the figure comes from.
-            </p>
-          )}
-          {chosen && family && (
-            <HowMany busy={busy} onStart={(boxes) => void start(family, chosen, boxes)} />
+            <>
+              <h2 className="text-xl">{chosen ? chosen.name : 'Choose an animal'}</h2>
+              {chosen ? (
+                <AnimalFacts animal={chosen} />
+              ) : (
+                <p className="mt-2 text-soft">
+                  Its entrance, floor and height are shown here, each with where the figure comes
+                  from. Or open a plan that you or somebody else has saved.
+                </p>
+              )}
+              {chosen && family && (
+                <HowMany busy={busy} onStart={(boxes) => void start(family, chosen, boxes)} />
+              )}
+            </>
           )}
         </aside>
       </div>

@@ -1,5 +1,6 @@
-import { Download, Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { Download } from 'lucide-react';
+import { useState } from 'react';
+import { FileButton } from './file-button';
 import { useNotice } from './notice';
 
 /** What came of reading a file: how many lines were kept, which were not, and how to take the kept ones back. */
@@ -22,42 +23,31 @@ interface Props {
 
 /** A list read from a CSV and saved as one; lines that cannot be read are named, the others kept. */
 export function CsvButtons({ href, download, of, goesTo, read }: Props) {
-  const input = useRef<HTMLInputElement>(null);
   const [problems, setProblems] = useState<CsvRead['problems']>([]);
   const say = useNotice();
-  const take = async (file: File) => {
-    const report = await read(await file.text());
+  const take = async (text: string, name: string) => {
+    const report = await read(text);
     if (!report) return;
     const { kept, undo } = report;
     setProblems(report.problems);
     const left = report.problems.length;
     say(
-      `${kept} ${kept === 1 ? 'line' : 'lines'} of ${file.name} put ${goesTo}${left > 0 ? `; ${left} could not be read` : ''}.`,
+      `${kept} ${kept === 1 ? 'line' : 'lines'} of ${name} put ${goesTo}${left > 0 ? `; ${left} could not be read` : ''}.`,
       kept > 0 ? { undo } : {},
     );
   };
   return (
     <div className="text-right">
       <div className="flex flex-wrap justify-end gap-2">
-        <button type="button" className="btn" onClick={() => input.current?.click()}>
-          <Upload size={16} aria-hidden /> Read CSV
-        </button>
+        <FileButton
+          label="Read CSV"
+          of={`CSV file of ${of}`}
+          accept=".csv,text/csv"
+          onText={(text, name) => void take(text, name)}
+        />
         <a className="btn" href={href} download={download}>
           <Download size={16} aria-hidden /> Save as CSV
         </a>
-        <input
-          ref={input}
-          type="file"
-          accept=".csv,text/csv"
-          aria-label={`CSV file of ${of}`}
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) void take(file);
-          }}
-        />
       </div>
       {problems.length > 0 && (
         <div

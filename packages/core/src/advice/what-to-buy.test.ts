@@ -59,8 +59,13 @@ function ask(of: BuyQuestion): { answer: WhatToBuy; shares: number[] } {
 }
 
 describe('what to buy for six boxes', () => {
+  let six: ReturnType<typeof ask>;
+  beforeAll(() => {
+    six = ask(question);
+  });
+
   test('picket for the body, a pine board for the roof; each way is a valid layout at its price', () => {
-    const { answer, shares } = ask(question);
+    const { answer, shares } = six;
     const best = at(answer.ways, 0);
     expect(best.list.map(({ stock }) => stock).sort()).toEqual(['picket', 'pine']);
     expect(best.plan.wood.front).toMatchObject({ material: 'western-red-cedar', faceA: 'rough' });
@@ -85,7 +90,7 @@ describe('what to buy for six boxes', () => {
   });
 
   test('board that is refused for boxes is bought for no price', () => {
-    const { answer } = ask(question);
+    const { answer } = six;
     const bought = answer.ways.flatMap(({ list }) => list.map(({ stock }) => stock));
     expect(bought).not.toContain('treated');
     expect(ask({ ...question, yard: [treated] }).answer).toMatchObject({ ways: [], impossible: 0 });
@@ -96,7 +101,7 @@ describe('what to buy for six boxes', () => {
     const { answer } = ask({ ...question, stock: [paid] });
     const { layout, list } = at(answer.ways, 0);
     expect(layout.boards.some(({ stock }) => stock === 'paid')).toBe(true);
-    expect(totalOf(list)).toBeLessThan(at(ask(question).answer.ways, 0).layout.cost);
+    expect(totalOf(list)).toBeLessThan(at(six.answer.ways, 0).layout.cost);
   });
 
   test('a dear 1×8 gives way to a cheap one, and prices decide between picket and cedar', () => {
@@ -123,7 +128,7 @@ describe('what to buy for six boxes', () => {
     expect(at(answer.ways, 0).list.map(({ stock }) => stock)).toContain('ply');
     const square = planFor(squareCut, must(animalById('black-capped-chickadee'), 'the chickadee'));
     const wide = offer('wide', [3 / 4, 9.25, 96], 2690);
-    const of = ask({ ...question, plan: square, yard: [cedar, wide, pine] }).answer;
+    const of = ask({ ...question, plan: square, boxes: 1, yard: [cedar, wide] }).answer;
     expect(of.ways.length).toBeGreaterThan(0);
   });
 });

@@ -1,4 +1,4 @@
-import type { Animal, Range } from '../animals/index.js';
+import { type Animal, type Range, spokenName } from '../animals/index.js';
 import { type Evidence, fromMm, type Ticks } from '../measure/index.js';
 import type { PanelSet } from '../panels/index.js';
 import type { BoxPlan, PanelRole, PanelWood } from '../plan/index.js';
@@ -68,9 +68,12 @@ export const forEachAnimal =
   <P>(rule: (held: Held<P>, animal: Animal) => Check[]): Rule<P> =>
   (held) =>
     held.animals.flatMap((animal, index) =>
-      rule(held, animal).map((check) =>
-        index === 0 ? check : { ...check, id: `${check.id}/${animal.id}` },
-      ),
+      rule(held, animal).map((check) => ({
+        ...check,
+        ...(index > 0 && { id: `${check.id}/${animal.id}` }),
+        // Of several animals each sentence says whom it speaks of.
+        ...(held.animals.length > 1 && { text: text`For ${spokenName(animal)}: ${check.text}` }),
+      })),
     );
 
 /** The plan with something changed in the wood of some roles. */

@@ -1,4 +1,4 @@
-export { planDocument, readBoxPlan } from './box-plan-file.js';
+export { type PlanReading, planDocument, readBoxPlan, writeBoxPlan } from './box-plan-file.js';
 export { CUT_LIST_COLUMNS, writeCutListCsv } from './cut-list-csv.js';
 export { problemsOf, type Read } from './document.js';
 export { jsonSchema, SCHEMA_NAMES } from './json-schemas.js';

@@ -3,7 +3,7 @@ import { asin, cos, sin, type Ticks } from '../measure/index.js';
 import type { HoleShape } from '../plan/index.js';
 import type { Point, Zone } from '../plane/index.js';
 import { add, lengthOf, scale, subtract, type Vec3 } from '../solid/index.js';
-import type { Feature } from './panel-set.js';
+import type { Feature, PanelSet } from './panel-set.js';
 
 /** No knot within this of an entrance's rim, a screw or a tilted edge: about 12 mm, common practice, no source. */
 export const CLEARANCE: Ticks = 12 * 320;
@@ -21,6 +21,19 @@ export function holeSize(feature: Feature): { width: Ticks; height: Ticks } | nu
 /** Degrees by which a hole rises from the outside inwards; nothing where it is square to the face, as all are that name no axis. */
 export const holeRise = (feature: Feature): number =>
   'axis' in feature && feature.axis ? asin(feature.axis[2]) : 0;
+
+/** The least measure of the opening that an animal passes through, a pipe's bore or a hole's smaller side; null where there is no hole. */
+export function clearOpening({ panels, fittings = [] }: PanelSet): Ticks | null {
+  const bores = fittings.flatMap((fitting) => (fitting.kind === 'pipe' ? [fitting.bore] : []));
+  const holes = panels.flatMap(({ features }) =>
+    features.flatMap((feature) => {
+      const size = feature.kind === 'entrance' ? holeSize(feature) : null;
+      return size ? [Math.min(size.width, size.height)] : [];
+    }),
+  );
+  const all = bores.length > 0 ? bores : holes;
+  return all.length > 0 ? Math.max(...all) : null;
+}
 
 /** The wood that a hole takes out, as zones in the panel's frame; small holes for nails and screws leave the wood sound. */
 export function cutAwayOf(feature: Feature): Zone[] {

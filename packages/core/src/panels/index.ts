@@ -5,7 +5,7 @@ export { type PanelChange, panelChanges } from './diff.js';
 export { type BoxDraft, type Draft, type JointDraft, meet, wood } from './draft.js';
 export { HOLDS_IN_EDGE } from './fasten.js';
 export { COVER, FASTENERS, type Fastener, fastenerById, fastenerFor } from './fasteners.js';
-export { holeRise, holeSize, rim } from './features.js';
+export { clearOpening, holeRise, holeSize, rim } from './features.js';
 export { layerScrews, layersOf } from './layers.js';
 export { instanceVolume, measuresOf, weightOf } from './measures.js';
 export { panelNames, partName, plainName, withoutHand } from './panel-names.js';

@@ -6,15 +6,17 @@ import type { Text } from '@spare-knot/core/text';
 
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { useBatch } from '../../batch/batch-context';
+import { useBatch, useBatchName } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
-import { AnimalFacts } from '../../boxview/animal-facts';
 import { Sentence, usePrintedText } from '../../measure/length';
+import { type FileToTake, TakeAway } from '../../ui/take-away';
 import { STANDARD_WOOD } from '../../wood/standard-wood';
 import { BoxTabs, type Look } from './box-tabs';
 import { CheckRow } from './check-row';
 import { ChoicePickers } from './choice-picker';
+import { FastenerPicker } from './fastener-picker';
 import { FinishPicker } from './finish-picker';
+import { Guests } from './guests';
 import { LumberDecides } from './lumber-decides';
 import { MovedWithIt } from './moved-with-it';
 import { OtherSizes } from './other-sizes';
@@ -75,12 +77,10 @@ function HowItIsMade({
   const { plan } = draft;
   return (
     <section className="card p-3 max-lg:order-2" aria-label="How it is made">
-      {animal && (
-        <details className="mb-3 rounded-md border border-line bg-white px-2 py-1">
-          <summary className="font-semibold">{animal.name}</summary>
-          <AnimalFacts animal={animal} brief />
-        </details>
-      )}
+      <Guests
+        family={family}
+        change={(animals) => change((current) => ({ ...current, animals: [...animals] }))}
+      />
       <h2 className="text-base">How it is made</h2>
       <KindPicker family={family} animal={animal} locked={locked} change={change} />
       <ChoicePickers
@@ -99,6 +99,12 @@ function HowItIsMade({
         finish={plan.finish}
         locked={locked}
         onChoose={(finish) => change((current) => ({ ...current, finish }))}
+      />
+      <FastenerPicker
+        fasteners={plan.fasteners}
+        roles={applying(family.roles, plan.choices)}
+        locked={locked}
+        onChange={(fasteners) => change((current) => ({ ...current, fasteners }))}
       />
       <PlacePicker
         place={plan.place}
@@ -220,6 +226,22 @@ function useLook(family: Family | undefined, change: ChangePlan): Look | null {
   };
 }
 
+/** The plan as a file, to keep, to give away, or to begin another batch with. */
+function SavePlan({ plan }: { plan: BoxPlan }) {
+  const name = useBatchName();
+  const file: FileToTake = {
+    label: 'Save the plan',
+    what: 'The plan',
+    ending: '.plan.json',
+    type: 'application/json',
+    make: async () => {
+      const { writeBoxPlan } = await import('@spare-knot/core/exchange');
+      return `${JSON.stringify(writeBoxPlan(plan), null, 2)}\n`;
+    },
+  };
+  return <TakeAway title={name} files={[file]} />;
+}
+
 /** The box: who it is for, how it is made, how large, and what is wrong with it. */
 export function BoxStation() {
   const { draft, edit, built, sound, locked } = useBatch();
@@ -241,6 +263,7 @@ export function BoxStation() {
   return (
     <main className="mt-3 grid grid-cols-[236px_minmax(0,1fr)_264px] gap-3 max-lg:grid-cols-1">
       <StationActions>
+        <SavePlan plan={plan} />
         <Link to="../wood" className="btn btn-main">
           Choose the wood
         </Link>
