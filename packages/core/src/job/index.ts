@@ -15,3 +15,4 @@ export {
 export { jobForBoxes, panelsAsSawn, partsFor, STANDARD_SAW } from './job-for-boxes.js';
 export { type JobQuestion, layoutJob } from './layout-job.js';
 export { jobProblems, type Problem } from './problems.js';
+export { type BeyondSaw, beyondSaw } from './saw-limits.js';

@@ -21,6 +21,7 @@ import { LumberDecides } from './lumber-decides';
 import { MovedWithIt } from './moved-with-it';
 import { OtherSizes } from './other-sizes';
 import { PlacePicker } from './place-picker';
+import { sawChecks } from './saw-checks';
 import { WorkedOut } from './worked-out';
 
 const NO_NAMES: ReadonlyMap<string, string> = new Map();
@@ -203,10 +204,17 @@ function useProblems(): Look['problems'] {
 function useLook(family: Family | undefined, change: ChangePlan): Look | null {
   const { draft, sound } = useBatch();
   const { plan } = draft;
-  const checks = useMemo(() => (sound ? checkBox(sound.plan, sound.box) : []), [sound]);
+  const { saw } = draft;
   const names = useMemo(
     () => (sound ? panelNames(familyById(sound.plan.family), sound.box) : NO_NAMES),
     [sound],
+  );
+  const checks = useMemo(
+    () =>
+      sound
+        ? [...sawChecks(sound.plan, sound.box, saw, names), ...checkBox(sound.plan, sound.box)]
+        : [],
+    [sound, saw, names],
   );
   const problems = useProblems();
   if (!sound || !family) return null;

@@ -1,4 +1,4 @@
-import { cos, type Ticks } from '../../measure/index.js';
+import { cos } from '../../measure/index.js';
 import {
   type Cavity,
   type Derived,
@@ -21,12 +21,18 @@ const GABLES = ['front', 'back'] as const;
 const SIDES = ['side-left', 'side-right'] as const;
 const SLOPES = ['roof-left', 'roof-right'] as const;
 
-function jointsOf(notch: Ticks, held: readonly SpacerDraft[], ridge: JointDraft[]): JointDraft[] {
+function jointsOf(
+  { sizes: { notch }, choices }: PolePlan,
+  held: readonly SpacerDraft[],
+  ridge: JointDraft[],
+): JointDraft[] {
+  // A side that is sawn square meets the roof along a line, which holds nothing.
+  const isBevelled = choices.sideTops === 'bevelled';
   return [
     ...GABLES.flatMap((g) => SIDES.flatMap((s) => meet(g, s))),
     ...GABLES.flatMap((g) => SLOPES.flatMap((r) => meet(g, r))),
-    ...meet('roof-left', 'side-left'),
-    ...meet('roof-right', 'side-right'),
+    ...meet('roof-left', 'side-left', 'butt', isBevelled),
+    ...meet('roof-right', 'side-right', 'butt', isBevelled),
     ...ridge,
     ...SLOPES.flatMap((r) => meet('post', r, 'loose')),
     ...held.flatMap(({ draft, wall }) => [
@@ -124,7 +130,7 @@ export function build(plan: PolePlan): Cut | readonly Refusal[] {
       post(plan, frame),
       ...held.map(({ draft }) => draft),
     ],
-    joints: jointsOf(sizes.notch, held, roof.joints),
+    joints: jointsOf(plan, held, roof.joints),
     openings: [
       ...ring(frame),
       ...roundOpenings('vent-hole', ventsOf(plan, frame), sizes.ventSize, ACROSS),

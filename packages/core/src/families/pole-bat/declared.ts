@@ -69,6 +69,22 @@ export const CHOICES = {
     ['kerfs', 'scored', 'Shallow kerfs across every face that bats hang on, the post’s too.'],
     ['rough', 'rough sawn', 'Every roosting face is rough from the saw.'],
   ]),
+  sideTops: oneOf(
+    'Sides’ upper edges',
+    [
+      [
+        'square',
+        'square',
+        'Sawn square where the slope meets the outside: any saw does it. The wedge under the roof is caulked.',
+      ],
+      [
+        'bevelled',
+        'bevelled to the slope',
+        'They meet the roof all over, and need a blade that tilts as steeply as the roof.',
+      ],
+    ],
+    { picture: 'front', meant: 'bevelled' },
+  ),
   ...COMMON_CHOICES,
 };
 

@@ -45,6 +45,8 @@ export function frameOf({ sizes, choices, wood }: PolePlan): PoleFrame {
   const pitch = atan2(sizes.rise, outer);
   const apex = sizes.height + sizes.rise;
   const eaves = slopeAt({ apex, pitch }, half);
+  const square = slopeAt({ apex, pitch }, outer);
+  const sidesTo = choices.sideTops === 'square' ? Math.min(square, eaves) : eaves;
   return {
     t,
     post,
@@ -56,7 +58,7 @@ export function frameOf({ sizes, choices, wood }: PolePlan): PoleFrame {
     apex,
     pitch,
     eaves,
-    levels: [SPACER.above, eaves - SPACER.below - SPACER.long],
+    levels: [SPACER.above, sidesTo - SPACER.below - SPACER.long],
     scored: choices.grip === 'kerfs',
   };
 }

@@ -1,7 +1,14 @@
 import { type Draft, type Feature, wood } from '../../panels/index.js';
-import { atLeast, between, type HalfSpace, solidInside, type Vec3 } from '../../solid/index.js';
+import {
+  atLeast,
+  atMost,
+  between,
+  type HalfSpace,
+  solidInside,
+  type Vec3,
+} from '../../solid/index.js';
 import { roundHoles } from '../common/holes.js';
-import { underRidge, underSlope } from '../common/ridge.js';
+import { slopeAt, underRidge, underSlope } from '../common/ridge.js';
 import { scores } from '../crevice-bat/scores.js';
 import type { PolePlan } from './declared.js';
 import { type PoleFrame, SPACER } from './frame.js';
@@ -44,13 +51,15 @@ export function side(plan: PolePlan, frame: PoleFrame, sign: -1 | 1): Draft {
   const { t, half, depth, eaves, scored } = frame;
   const id = sign < 0 ? 'side-left' : 'side-right';
   const thickness = sign < 0 ? t.left : t.right;
+  const isSquare = plan.choices.sideTops === 'square';
+  const top = slopeAt(frame, half + thickness);
   const across =
     sign < 0 ? between('x', -half - thickness, -half) : between('x', half, half + thickness);
   const spaces = [
     ...across,
     ...between('y', -t.front, depth + t.back),
     atLeast('z', 0),
-    underSlope(sign, frame),
+    isSquare ? atMost('z', top) : underSlope(sign, frame),
   ];
   const point = (toFrame: ToFrame) => (u: number, z: number) =>
     toFrame([sign * half, depth / 2 + (u * depth) / 2, z]);
@@ -62,7 +71,8 @@ export function side(plan: PolePlan, frame: PoleFrame, sign: -1 | 1): Draft {
     solid: wood(solidInside(spaces), id),
     outsideNormal: [sign, 0, 0],
     inside: roughInside(plan),
-    features: (toFrame) => (scored ? scores(point(toFrame), 0, eaves, 'inside') : []),
+    features: (toFrame) =>
+      scored ? scores(point(toFrame), 0, isSquare ? Math.min(top, eaves) : eaves, 'inside') : [],
   };
 }
 
