@@ -414,6 +414,13 @@ const DANGERS: readonly (readonly [
     () => house({ animals: ['great-tit'] }),
     () => house(),
   ],
+  [
+    'crevice',
+    'warn',
+    'crevices of 27 mm, which makers build and guides do not name',
+    () => bats({ sizes: { crevice: fromMm(27) } }),
+    () => bats({ sizes: { crevice: fromMm(25) } }),
+  ],
   // Pipes.
   [
     'pipe-fall',

@@ -49,7 +49,7 @@ export const creviceRule: Rule<CrevicePlan> = forEachAnimal(({ plan, box }, anim
         {
           ...figures(animal),
           id: 'crevice',
-          severity: fits ? 'kept' : 'stop',
+          severity: fits ? 'kept' : 'warn',
           role: 'partition',
           text: text`Crevices ${ofLength(depth)} deep; ${ofRange(range)} is wanted.`,
           remedies:

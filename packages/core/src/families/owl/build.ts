@@ -83,7 +83,7 @@ const eyes = ({ choices }: OwlPlan, { half, depth, t, roofAt }: OwlFrame): Fitti
     : [];
 
 function derive({ sizes }: OwlPlan, frame: OwlFrame): Derived[] {
-  const { width, depth, t, slope, roofAt } = frame;
+  const { width, depth, t, slope, over, roofAt } = frame;
   const run = depth + t.front + t.back + sizes.overhangFront + sizes.overhangRear;
   return [
     derivedLength(
@@ -95,8 +95,10 @@ function derive({ sizes }: OwlPlan, frame: OwlFrame): Derived[] {
     derivedLength(
       'frontWidth',
       'Front and back, wide',
-      width + t.left + t.right,
-      text`They cover the sides’ edges: ${ofLength(t.left)} + ${ofLength(width)} + ${ofLength(t.right)}`,
+      over ? width + t.left + t.right : width,
+      over
+        ? text`They cover the sides’ edges: ${ofLength(t.left)} + ${ofLength(width)} + ${ofLength(t.right)}`
+        : text`They stand between the sides: ${ofLength(width)}`,
     ),
     derivedLength(
       'lidLength',

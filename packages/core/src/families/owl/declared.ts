@@ -78,6 +78,14 @@ export const CHOICES = {
     ],
     { picture: 'plan' },
   ),
+  walls: oneOf(
+    'Front and back',
+    [
+      ['over', 'over the sides', 'Front and back cover the edges of the sides.'],
+      ['between', 'between the sides', 'The sides cover the edges of front and back.'],
+    ],
+    { picture: 'plan', highlights: ['front', 'back'], meant: 'over' },
+  ),
   lid: oneOf(
     'Lid',
     [

@@ -26,6 +26,8 @@ export interface OwlFrame {
   half: number;
   slope: number;
   bottom: number;
+  /** Whether front and back cover the edges of the sides; else the sides cover theirs. */
+  over: boolean;
   /** Whether corner posts carry the sheets; else rings of battens. */
   posts: boolean;
   post: Stick;
@@ -67,6 +69,7 @@ export function frameOf(plan: OwlPlan): OwlFrame {
     half: sizes.width / 2,
     slope,
     bottom: -(recessOf(plan) + t.floor),
+    over: choices.walls === 'over',
     posts,
     post: posts ? stickOf(plan, 'post') : NO_STICK,
     batten,

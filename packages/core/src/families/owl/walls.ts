@@ -17,7 +17,13 @@ import { gripWallOf, type OwlFrame, ventsOf } from './frame.js';
 
 const UPRIGHT = { grain: 'along', knots: 'sound', grainDirection: [0, 0, 1] as Vec3 } as const;
 
-const across = ({ half, t }: OwlFrame): HalfSpace[] => between('x', -half - t.left, half + t.right);
+/** Front and back reach to the outside of the sides, or stand between them. */
+const across = ({ half, t, over }: OwlFrame): HalfSpace[] =>
+  over ? between('x', -half - t.left, half + t.right) : between('x', -half, half);
+
+/** The sides stand between front and back, or reach to their outside. */
+const along = ({ depth, t, over }: OwlFrame): HalfSpace[] =>
+  over ? between('y', 0, depth) : between('y', -t.front, depth + t.back);
 
 export function front(plan: OwlPlan, frame: OwlFrame): Draft {
   const { t, bottom, entrance, underLid } = frame;
@@ -63,13 +69,13 @@ function sidePiece(
   sign: -1 | 1,
   piece: { id: string; role: keyof typeof ROLES; low: number; high: number | null },
 ): Draft {
-  const { half, depth, underLid, vent } = frame;
+  const { half, underLid, vent } = frame;
   const { id, role, low, high } = piece;
   const { thickness } = plan.wood[role];
   const [from, to] = sign < 0 ? [-half - thickness, -half] : [half, half + thickness];
   const spaces = [
     ...between('x', from, to),
-    ...between('y', 0, depth),
+    ...along(frame),
     atLeast('z', low),
     high === null ? underLid(vent) : atMost('z', high),
   ];

@@ -34,7 +34,7 @@ const creviceRule: Rule<PolePlan> = ({ plan, box, animals }) => {
   return [
     {
       id: 'crevice',
-      severity: fits ? 'kept' : 'stop',
+      severity: fits ? 'kept' : 'warn',
       role: 'spacer',
       text: text`Crevices ${ofLength(crevice)} deep${wanted}. The spacers’ thickness less their notch decides it.`,
       evidence: animal?.evidence ?? COMMON.evidence,
