@@ -200,6 +200,11 @@ export const VENTS = {
     'gap over the front',
     'The front stops short of the roof, which rests on the sides.',
   ],
+  'gap-ends': [
+    'gap-ends',
+    'gap over front and back',
+    'Front and back stop short alike, so that they are of one size; the roof rests on the sides.',
+  ],
   holes: ['holes', 'holes', 'Two high in each side, under the roof.'],
 } as const;
 
@@ -255,7 +260,7 @@ export const CHOICES = {
   opensAt: OPENS_AT,
   floor: DRAIN,
   floorAt: FLOOR_AT,
-  vents: oneOf('Vents', [VENTS['gap-sides'], VENTS['gap-front'], VENTS.holes], {
+  vents: oneOf('Vents', [VENTS['gap-sides'], VENTS['gap-front'], VENTS['gap-ends'], VENTS.holes], {
     picture: 'section',
   }),
   faces: ROUGH_FACE,

@@ -113,6 +113,21 @@ function accessFaults({ choices }: ShellPlan, frame: Frame): Refusal[] {
       text`The slot is the gap over the front already. Take holes, or the gap over the sides.`,
     ),
     fault(
+      vents === 'gap-ends' && slot,
+      'vents',
+      text`The slot is the gap over the front already. Take holes, or the gap over the sides.`,
+    ),
+    fault(
+      vents === 'gap-ends' && isAgainstBack(choices),
+      'vents',
+      text`A roof that meets the back leaves no gap over it. Let the roof lie over the back, or take the gap over the front.`,
+    ),
+    fault(
+      vents === 'gap-ends' && (access === 'side' || access === 'roof'),
+      'vents',
+      text`With a gap over front and back the roof rests on the two sides alone, so that no side swings and nothing holds hinges. Open the box by its front or by screws, or take other vents.`,
+    ),
+    fault(
       roof === 'strip' && access !== 'none' && access !== 'roof',
       'access',
       text`The rubber strip is the hinge of a roof that lifts. Choose the roof that lifts, or another roof.`,

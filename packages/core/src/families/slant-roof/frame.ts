@@ -46,6 +46,7 @@ export interface Frame {
   gapOverLeft: number;
   gapOverRight: number;
   gapOverFront: number;
+  gapOverBack: number;
   swing: Swing | null;
   wayIn: WayIn;
   /** Height of a slot over the front; 0 where there is none. */
@@ -116,9 +117,10 @@ export function frameOf(plan: ShellPlan, wayIn: WayIn): Frame {
   const slope =
     choices.roof === 'flat' ? 0 : atan2(sideBack - sizes.frontHeight, sideTo - sideFrom);
   const bottom = -(recessOf(plan) + t.floor);
+  const overEnds = choices.vents === 'gap-ends';
   const gaps: Gaps = {
     sides: choices.vents === 'gap-sides' ? sizes.ventSize : 0,
-    front: choices.vents === 'gap-front' ? sizes.ventSize : 0,
+    front: overEnds || choices.vents === 'gap-front' ? sizes.ventSize : 0,
   };
   const swing = swingOf(plan, t, slope, gaps);
   const gapOver = (wall: Swing['wall'], vent: Ticks) => (swing?.wall === wall ? swing.gap : vent);
@@ -136,6 +138,7 @@ export function frameOf(plan: ShellPlan, wayIn: WayIn): Frame {
     gapOverLeft: gapOver('side-left', gaps.sides),
     gapOverRight: gapOver('side-right', gaps.sides),
     gapOverFront: gapOver('front', gaps.front),
+    gapOverBack: overEnds ? sizes.ventSize : 0,
     swing,
     wayIn,
     slot: wayIn.kind === 'slot' ? wayIn.height : 0,

@@ -42,6 +42,6 @@ export function shellJoints(plan: ShellPlan, frame: Frame, floor: Floor): JointD
     ...meet('floor', 'front', held('floor', 'front'), floor.meetsEnds),
     ...meet('floor', 'back', 'butt', floor.meetsEnds),
     ...(closed ? roofed('front', frame.gapOverFront) : []),
-    ...meet('roof', 'back', roofToBack(plan)),
+    ...meet('roof', 'back', roofToBack(plan), frame.gapOverBack === 0),
   ];
 }

@@ -5,15 +5,15 @@ import { FRONT_TO_BACK, roundOpenings } from '../common/holes.js';
 import { type Frame, frontSill, roofAt } from './frame.js';
 import type { Shell } from './panels.js';
 
-/** The inside of the front from a height up to the roof, across the room. */
-function overFront(frame: Frame, from: number): Vec3[] {
+/** The inside of the front, or of the back, from a height up to the roof, across the room. */
+function overWall(frame: Frame, y: number, from: number): Vec3[] {
   const half = frame.width / 2;
-  const top = roofAt(frame, 0);
+  const top = roofAt(frame, y);
   return [
-    [-half, 0, from],
-    [half, 0, from],
-    [half, 0, top],
-    [-half, 0, top],
+    [-half, y, from],
+    [half, y, from],
+    [half, y, top],
+    [-half, y, top],
   ];
 }
 
@@ -32,8 +32,8 @@ function wayInOpening(frame: Frame): Opening {
   const { wayIn } = frame;
   if (wayIn.kind === 'hole') return entranceOpening(wayIn.entrance, 0, 0);
   return wayIn.kind === 'open'
-    ? { kind: 'open-front', polygon: overFront(frame, wayIn.above) }
-    : { kind: 'entrance', polygon: overFront(frame, frontSill(frame) - frame.gapOverFront) };
+    ? { kind: 'open-front', polygon: overWall(frame, 0, wayIn.above) }
+    : { kind: 'entrance', polygon: overWall(frame, 0, frontSill(frame) - frame.gapOverFront) };
 }
 
 /** Where the room is open on purpose. */
@@ -46,12 +46,15 @@ export function shellOpenings({ plan, frame, vents, floor }: Shell): Opening[] {
   const top = roofAt(frame, 0);
   const frontGap: Opening[] =
     frame.gapOverFront > 0 && frame.slot === 0
-      ? [{ kind: 'vent-gap', polygon: overFront(frame, top - frame.gapOverFront) }]
+      ? [{ kind: 'vent-gap', polygon: overWall(frame, 0, top - frame.gapOverFront) }]
       : [];
+  const { depth, gapOverBack } = frame;
+  const back = overWall(frame, depth, roofAt(frame, depth) - gapOverBack);
   return [
     wayInOpening(frame),
     ...gaps.filter(([, gap]) => gap > 0).map(([x, gap]) => overSide(frame, x, gap)),
     ...frontGap,
+    ...(gapOverBack > 0 ? [{ kind: 'vent-gap', polygon: back } as const] : []),
     ...roundOpenings('vent-hole', vents, plan.sizes.ventSize, FRONT_TO_BACK),
     ...floor.openings,
   ];

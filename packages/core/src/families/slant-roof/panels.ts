@@ -94,7 +94,7 @@ function back(shell: Shell): Draft {
     ...acrossFront(shell),
     ...between('y', depth, depth + t.back),
     atLeast('z', frame.bottom - plan.sizes.backBelow),
-    isAgainstBack(plan.choices) ? atMost('z', above) : underRoof(frame),
+    isAgainstBack(plan.choices) ? atMost('z', above) : underRoof(frame, frame.gapOverBack),
   ];
   return {
     ...WALL,

@@ -40,7 +40,9 @@ export const CHOICES = {
     ['screwed', 'screws', 'A side is held by screws alone, without glue.'],
   ]),
   floor: DRAIN_NOT_CLIPPED,
-  vents: oneOf('Vents', [VENTS['gap-front'], VENTS.holes], { picture: 'section' }),
+  vents: oneOf('Vents', [VENTS['gap-front'], VENTS['gap-ends'], VENTS.holes], {
+    picture: 'section',
+  }),
   faces: ROUGH_FACE,
   grip: GRIP,
   gripBy: GRIP_BY,
