@@ -66,7 +66,8 @@ const cavityAt = ({ half, crevice, eaves, apex }: PoleFrame, y: number): Cavity 
   ridge: apex,
 });
 
-function derive({ sizes }: PolePlan, frame: PoleFrame): Derived[] {
+function derive({ sizes, choices }: PolePlan, frame: PoleFrame): Derived[] {
+  const isOver = choices.walls === 'over';
   const { t, crevice, spacer, outer, pitch, half } = frame;
   const { x } = frame.post;
   const thicker = Math.max(t.left, t.right);
@@ -97,8 +98,10 @@ function derive({ sizes }: PolePlan, frame: PoleFrame): Derived[] {
       id: 'frontWidth',
       label: 'Front and back, wide',
       kind: 'length',
-      value: Math.round(2 * half),
-      why: text`Post ${ofLength(x)} and two crevices ${ofLength(crevice)} = ${ofLength(2 * half)}; the sides cover their edges.`,
+      value: Math.round(2 * half + (isOver ? t.left + t.right : 0)),
+      why: isOver
+        ? text`Post ${ofLength(x)}, two crevices ${ofLength(crevice)}, and the sides’ edges ${ofLength(t.left)} and ${ofLength(t.right)} that they cover.`
+        : text`Post ${ofLength(x)} and two crevices ${ofLength(crevice)} = ${ofLength(2 * half)}; the sides cover their edges.`,
     },
   ];
 }

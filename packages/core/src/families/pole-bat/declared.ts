@@ -69,6 +69,14 @@ export const CHOICES = {
     ['kerfs', 'scored', 'Shallow kerfs across every face that bats hang on, the post’s too.'],
     ['rough', 'rough sawn', 'Every roosting face is rough from the saw.'],
   ]),
+  walls: oneOf(
+    'Front and back',
+    [
+      ['between', 'between the sides', 'The sides cover the edges of front and back.'],
+      ['over', 'over the sides', 'Front and back cover the edges of the sides.'],
+    ],
+    { picture: 'plan', highlights: ['front', 'back'], meant: 'between' },
+  ),
   sideTops: oneOf(
     'Sides’ upper edges',
     [

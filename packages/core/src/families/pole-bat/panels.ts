@@ -25,8 +25,9 @@ export const ventsOf = ({ sizes, choices }: PolePlan, { depth }: PoleFrame): Vec
 export function gable(plan: PolePlan, frame: PoleFrame, id: 'front' | 'back'): Draft {
   const { t, half, depth, eaves, scored } = frame;
   const [from, to, face] = id === 'front' ? [-t.front, 0, 0] : [depth, depth + t.back, depth];
+  const isOver = plan.choices.walls === 'over';
   const spaces = [
-    ...between('x', -half, half),
+    ...(isOver ? between('x', -half - t.left, half + t.right) : between('x', -half, half)),
     ...between('y', from, to),
     atLeast('z', 0),
     ...underRidge(frame),
@@ -57,7 +58,9 @@ export function side(plan: PolePlan, frame: PoleFrame, sign: -1 | 1): Draft {
     sign < 0 ? between('x', -half - thickness, -half) : between('x', half, half + thickness);
   const spaces = [
     ...across,
-    ...between('y', -t.front, depth + t.back),
+    ...(plan.choices.walls === 'over'
+      ? between('y', 0, depth)
+      : between('y', -t.front, depth + t.back)),
     atLeast('z', 0),
     isSquare ? atMost('z', top) : underSlope(sign, frame),
   ];

@@ -1,0 +1,218 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { expectSound, planFor } from '../../test/boxes.js';
+import { testSolver } from '../../test/solver.js';
+import { animalById } from '../animals/index.js';
+import { layoutJob, STANDARD_SAW, type Stock } from '../job/index.js';
+import { checkLayout, type LinearSolver, searchLayout } from '../layout/index.js';
+import { at, must, sum } from '../lists/index.js';
+import { fromInches, fromMm } from '../measure/index.js';
+import { measuresOf, type Panel, type PanelSet } from '../panels/index.js';
+import type { BoxPlan, PanelWood } from '../plan/index.js';
+import { buildBox, familyById } from './registry.js';
+
+/** Boxes as makers build them, from their makers' own numbers. Every figure is common practice, no source. */
+
+const start = (family: string, animal: string): BoxPlan =>
+  planFor(must(familyById(family), family), must(animalById(animal), animal));
+
+interface Change {
+  sizes?: Record<string, number>;
+  angles?: Record<string, number>;
+  choices?: Record<string, string>;
+  wood?: (role: string, own: PanelWood) => Partial<PanelWood>;
+}
+
+const built = (
+  from: BoxPlan,
+  { sizes, angles, choices, wood }: Change,
+): { plan: BoxPlan; box: PanelSet } => {
+  const plan: BoxPlan = {
+    ...from,
+    sizes: { ...from.sizes, ...sizes },
+    angles: { ...from.angles, ...angles },
+    choices: { ...from.choices, ...choices },
+    wood: Object.fromEntries(
+      Object.entries(from.wood).map(([role, own]) => [role, { ...own, ...wood?.(role, own) }]),
+    ),
+  };
+  const made = buildBox(plan);
+  if (!made.ok) throw new Error(JSON.stringify(made.refusals));
+  expectSound(made.box);
+  return { plan, box: made.box };
+};
+const panel = ({ panels }: PanelSet, id: string): Panel =>
+  must(
+    panels.find((each) => each.id === id),
+    id,
+  );
+/** Length along the grain and width, in inches. */
+const inches = (box: PanelSet, id: string): number[] => {
+  const { longPoint, blankWidth } = measuresOf(panel(box, id));
+  return [longPoint, blankWidth].map((ticks) => ticks / 320 / 25.4);
+};
+const near = (values: readonly number[], wanted: readonly number[], by = 0.002): void => {
+  expect(values).toHaveLength(wanted.length);
+  values.forEach((value, index) => {
+    expect(Math.abs(value - at(wanted, index))).toBeLessThan(by);
+  });
+};
+const stock = (id: string, width: number, feet: number, price: number): Stock => ({
+  id,
+  quantity: 400,
+  material: 'western-red-cedar',
+  thickness: fromInches(0.75),
+  width: fromInches(width),
+  length: fromInches(12 * feet),
+  faceA: 'rough',
+  faceB: 'rough',
+  price,
+  offcut: false,
+  grained: true,
+  defects: [],
+});
+
+let solver: LinearSolver;
+beforeAll(async () => {
+  solver = await testSolver();
+});
+
+describe('lumber decides', () => {
+  const widths: Record<string, number> = {
+    roof: 7.25,
+    'side-left': 5.5,
+    'side-right': 5.5,
+    front: 3.5,
+    back: 3.5,
+    floor: 3.5,
+  };
+  const lumber = () =>
+    built(start('square-cut', 'mountain-bluebird'), {
+      wood: (role) => ({
+        thickness: fromInches(0.75),
+        ...(widths[role] && { width: fromInches(widths[role] ?? 0) }),
+      }),
+      sizes: {
+        frontHeight: fromInches(11),
+        overhangSide: fromInches(1.5),
+        ventSize: fromInches(0.5),
+        drainSize: fromInches(0.25),
+        backBelow: 0,
+        entranceWidth: fromInches(25 / 16),
+        entranceUpright: fromInches(25 / 16),
+        entranceHeight: fromInches(7.5 - 0.75),
+      },
+      choices: {
+        vents: 'gap-ends',
+        floor: 'gap',
+        floorAt: 'flush',
+        access: 'screwed',
+        entrance: 'round',
+        entranceTo: 'centre',
+      },
+    });
+
+  test('roof 8 × 7 1/4, sides 11 × 5 1/2, front and back 10 1/2 × 3 1/2, floor 3 1/2 square with a gap at both ends', () => {
+    const { box } = lumber();
+    near(inches(box, 'roof'), [8, 7.25]);
+    near(inches(box, 'side-left'), [11, 5.5]);
+    near(inches(box, 'side-right'), [11, 5.5]);
+    near(inches(box, 'front'), [10.5, 3.5]);
+    near(inches(box, 'back'), [10.5, 3.5]);
+    near(inches(box, 'floor'), [3.5, 3.5]);
+    const hole = panel(box, 'front').features.find(({ kind }) => kind === 'entrance');
+    if (hole?.kind !== 'entrance' || hole.shape !== 'round') throw new Error('no round entrance');
+    near([hole.centre[0] / 320 / 25.4, hole.diameter / 320 / 25.4], [7.5, 25 / 16]);
+    expect(
+      box.panels.flatMap(({ edges }) => edges).every(({ tilt }) => Math.abs(tilt) < 1e-9),
+    ).toBe(true);
+  });
+
+  test('two hundred of them come off 8 ft boards with a chop saw alone, eight sides to a board, at the bound', () => {
+    const { plan } = lumber();
+    const boards = [
+      stock('1x4', 3.5, 8, 900),
+      stock('1x6', 5.5, 8, 1500),
+      stock('1x8', 7.25, 8, 2000),
+    ];
+    const saw = { ...STANDARD_SAW, kerf: fromInches(1 / 8), rip: false };
+    const made = layoutJob({
+      name: '',
+      plan,
+      boxes: 200,
+      stock: boards,
+      saw,
+      seconds: 3600,
+      pinned: [],
+    });
+    if (!made.ok) throw new Error('no job');
+    let asked = 0;
+    const layout = searchLayout(made.job, {
+      clock: () => 0,
+      solver,
+      stopped: () => ++asked > 4000,
+    });
+    expect(layout.unplaced).toEqual([]);
+    expect(checkLayout(made.job, layout)).toEqual([]);
+    const sides = layout.boards.filter(({ stock: of }) => of === '1x6');
+    expect(sides.map(({ placements }) => placements.length)).toEqual(Array(50).fill(8));
+    // Roofs: eleven of 8 in and their kerfs come out of 96 in, so nineteen boards for two hundred.
+    expect(layout.boards.filter(({ stock: of }) => of === '1x8')).toHaveLength(Math.ceil(200 / 11));
+    expect([layout.cost, layout.optimal]).toEqual([layout.lowerBound, true]);
+    expect(sum(layout.boards.map(({ placements }) => placements.length))).toBe(1200);
+  });
+});
+
+describe('a pole bat box of half-inch boards', () => {
+  test('front and back 6 1/8 × 36, pointed 5 in down; sides 5 1/8 × 31, sawn square', () => {
+    const half = fromInches(0.5);
+    const sticks: Record<string, Partial<PanelWood>> = {
+      post: { thickness: fromInches(3.5), width: fromInches(3.5) },
+      spacer: { thickness: fromInches(13 / 16), width: fromInches(1) },
+    };
+    const { box } = built(start('pole-bat', 'crevice-bats-na'), {
+      wood: (role) => sticks[role] ?? { thickness: half },
+      sizes: { height: fromInches(31), rise: fromInches(5), notch: 0, postBelow: fromInches(12) },
+      choices: { walls: 'over', sideTops: 'square', grip: 'rough', vents: 'none' },
+    });
+    near(inches(box, 'front'), [36, 6.125]);
+    near(inches(box, 'back'), [36, 6.125]);
+    near(inches(box, 'side-left'), [31, 5.125]);
+    // From the shoulder to the point: half of 6 1/8 across, 5 up, 58.51° from level, 5.863 in along the slope.
+    const { outline } = panel(box, 'front');
+    const heights = [...new Set(outline.map(([x]) => Math.round(x / 32)))].sort((a, b) => a - b);
+    near([at(heights, -1) / 254, at(heights, -2) / 254], [36, 31], 0.01);
+    const slopes = panel(box, 'front').edges.filter(({ mitre }) => mitre > 1 && mitre < 89);
+    expect(slopes).toHaveLength(2);
+    for (const { length } of slopes) near([length / 320 / 25.4], [5.863], 0.002);
+    expect(panel(box, 'side-left').edges.every(({ tilt }) => Math.abs(tilt) < 1e-9)).toBe(true);
+    near([at(box.cavities, 0).depth / 320 / 25.4], [13 / 16]);
+  });
+});
+
+describe('a ridge box of 140 × 18 boards', () => {
+  test('apex 250, shoulders 180, at 45°', () => {
+    const { box } = built(start('ridge-roof', 'black-capped-chickadee'), {
+      wood: (role) =>
+        ['front', 'back', 'side-left', 'side-right'].includes(role)
+          ? { thickness: fromMm(18) }
+          : {},
+      // The sides' inside stands 18 mm in from the shoulder, and as much higher at 45°.
+      sizes: {
+        width: fromMm(140),
+        depth: fromMm(140),
+        sideHeight: fromMm(180 + 18),
+        entranceHeight: fromMm(120),
+      },
+      angles: { pitch: 45 },
+      choices: { measure: 'outside', walls: 'over', landing: 'none', vents: 'holes' },
+    });
+    const { outline } = panel(box, 'front');
+    const apex = Math.max(...outline.map(([x]) => x)) / 320;
+    const ys = outline.map(([, y]) => y);
+    const shoulders = outline.filter(
+      ([x, y]) => x > 0 && (y === Math.min(...ys) || y === Math.max(...ys)),
+    );
+    near([apex, ...shoulders.map(([x]) => x / 320)], [250, 180, 180], 0.05);
+    near([(Math.max(...ys) - Math.min(...ys)) / 320], [140], 0.01);
+  });
+});
