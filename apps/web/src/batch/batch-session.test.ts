@@ -236,6 +236,24 @@ describe('two windows', () => {
   );
 });
 
+describe('what the server says', () => {
+  test('leaves the fields that were not changed the very same, so that nothing is worked out anew for them', async () => {
+    const session = open();
+    const before = session.snapshot().draft;
+    // As it comes over the wire: equal, and another object.
+    server.kept = { ...structuredClone({ ...server.kept }), version: server.kept.version };
+    boxes(session, 7);
+    await session.settle();
+    const after = session.snapshot().draft;
+    expect(after.boxes).toBe(7);
+    expect([
+      after.plan === before.plan,
+      after.saw === before.saw,
+      after.wishes === before.wishes,
+    ]).toEqual([true, true, true]);
+  });
+});
+
 describe('one queue', () => {
   test('boards are taken at the version that the last change left, and given back at the one after', async () => {
     const session = open();

@@ -6,6 +6,7 @@ import { messageOf } from '../ui/message-of';
 import { changedPath, sameValue } from './change-paths';
 import {
   applyPatch,
+  asKnown,
   changedFields,
   clashes,
   DRAFT_FIELDS,
@@ -311,7 +312,7 @@ export class BatchSession {
   private rebase(onto: BatchRecord): void {
     const { draft } = this.state;
     const mine = changedFields(this.base, draft);
-    this.base = draftOf(onto);
+    this.base = asKnown(draftOf(onto), draft);
     this.show({ batch: onto, draft: withFields(this.base, draft, mine), theirs: null });
   }
 
@@ -320,7 +321,7 @@ export class BatchSession {
     const { draft } = this.state;
     const written = changedFields(this.base, asSent);
     const typed = changedFields(asSent, draft);
-    this.base = withFields(draftOf(kept), asSent, written);
+    this.base = withFields(asKnown(draftOf(kept), draft), asSent, written);
     this.show({ batch: kept, draft: withFields(this.base, draft, typed) });
     this.onKept(kept);
   }

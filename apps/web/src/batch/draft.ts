@@ -47,6 +47,14 @@ export const withFields = (
   ...Object.fromEntries(fields.map((field) => [field, from[field]])),
 });
 
+/** A draft as the server tells it, with the very fields that were known where they say the same: what hangs on them need not be worked out anew. */
+export const asKnown = (told: Draft, known: Draft): Draft =>
+  withFields(
+    told,
+    known,
+    DRAFT_FIELDS.filter((field) => sameValue(told[field], known[field])),
+  );
+
 export const patchOf = (
   draft: Draft,
   fields: readonly DraftField[],

@@ -135,7 +135,8 @@ export type OpeningKind =
   | 'passage'
   | 'vent-gap'
   | 'vent-hole'
-  | 'drain';
+  | 'drain'
+  | 'play';
 
 /** Where a room is open on purpose. */
 export interface Opening {

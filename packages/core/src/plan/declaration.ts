@@ -4,7 +4,7 @@ import type { BoxPlan, PanelWood } from './plan.js';
 
 /** Options chosen so far, for what applies only with some of them. */
 export type Chosen = Readonly<Record<string, string>>;
-type Applies = (choices: Chosen) => boolean;
+export type Applies = (choices: Chosen) => boolean;
 
 interface Ranged<K extends 'length' | 'angle'> {
   kind: K;

@@ -1,5 +1,5 @@
 import { type Text, text } from '../text/index.js';
-import type { PlanDeclaration } from './declaration.js';
+import type { Applies, PlanDeclaration } from './declaration.js';
 import { standardOption } from './defaults.js';
 import { type BoxPlan, type Finish, type PanelWood, UNKNOWN_PLACE } from './plan.js';
 
@@ -142,17 +142,19 @@ export function withLater(
   const notes: PlanNote[] = [];
   const filled = <V>(
     kind: 'sizes' | 'angles' | 'choices',
-    declared: readonly { id: string; meant?: V | undefined }[],
+    declared: readonly { id: string; meant?: V | undefined; applies?: Applies }[],
     given: Readonly<Record<string, V>>,
   ): Record<string, V> => {
-    const later = declared.flatMap(({ id, meant }): [string, V][] =>
-      meant === undefined || Object.hasOwn(given, id) ? [] : [[id, meant]],
-    );
-    for (const [id] of later)
-      notes.push({
-        path: `${kind}.${id}`,
-        message: text`is not given; it is as it was before it could be set`,
-      });
+    const later = declared.flatMap(({ id, meant, applies }): [string, V][] => {
+      if (meant === undefined || Object.hasOwn(given, id)) return [];
+      // What means nothing with the plan's choices is not worth a word.
+      if (applies?.(plan.choices) ?? true)
+        notes.push({
+          path: `${kind}.${id}`,
+          message: text`is not given; it is as it was before it could be set`,
+        });
+      return [[id, meant]];
+    });
     return { ...given, ...Object.fromEntries(later) };
   };
   const ofKind = (kind: 'length' | 'angle') => parameters.filter((each) => each.kind === kind);

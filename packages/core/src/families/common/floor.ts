@@ -55,7 +55,46 @@ interface FloorRoom {
   half: number;
   front: number;
   back: number;
+  /** How far the floor stays clear of a wall that swings. */
+  play?: Readonly<Partial<Record<'left' | 'right' | 'front', Ticks>>>;
 }
+
+/** Where a floor may lie: the room less the play of a wall that swings. */
+interface FloorArea {
+  left: number;
+  right: number;
+  front: number;
+  back: number;
+}
+
+const areaIn = ({ half, front, back, play = {} }: FloorRoom): FloorArea => ({
+  left: -half + (play.left ?? 0),
+  right: half - (play.right ?? 0),
+  front: front + (play.front ?? 0),
+  back,
+});
+
+/** The play of a wall that swings, open at the level of the floor's upper face. */
+const playOpenings = ({ half, front, back }: FloorRoom, area: FloorArea): Opening[] =>
+  [
+    [-half, area.left, front, back],
+    [area.right, half, front, back],
+    [-half, half, front, area.front],
+  ].flatMap(([left = 0, right = 0, from = 0, to = 0]): Opening[] =>
+    right - left < 1 || to - from < 1
+      ? []
+      : [
+          {
+            kind: 'play',
+            polygon: [
+              [left, from, 0],
+              [right, from, 0],
+              [right, to, 0],
+              [left, to, 0],
+            ],
+          },
+        ],
+  );
 
 export interface Floor {
   spaces: HalfSpace[];
@@ -68,19 +107,21 @@ export interface Floor {
 type Corner = readonly [x: number, y: number, sx: number, sy: number];
 
 /** The four corners of a floor, each with the way it points out. */
-const cornersOf = ({ half, front, back }: FloorRoom): Corner[] =>
-  [-1, 1].flatMap((sx) => [-1, 1].map((sy): Corner => [sx * half, sy > 0 ? back : front, sx, sy]));
+const cornersOf = ({ left, right, front, back }: FloorArea): Corner[] =>
+  [-1, 1].flatMap((sx) =>
+    [-1, 1].map((sy): Corner => [sx < 0 ? left : right, sy > 0 ? back : front, sx, sy]),
+  );
 
 /** Middles of drain holes, `inset` from the walls. */
-function drainHoles(plan: DrainPlan, room: FloorRoom, inset: number): Vec3[] {
+function drainHoles(plan: DrainPlan, area: FloorArea, inset: number): Vec3[] {
   const { floor } = plan.choices;
   if (floor !== 'holes' && floor !== 'four-holes') return [];
-  const { half, front, back } = room;
+  const { left, right, front, back } = area;
   const inner: Vec3[] = [
-    [-half + inset, front + inset, 0],
-    [half - inset, front + inset, 0],
-    [-half + inset, back - inset, 0],
-    [half - inset, back - inset, 0],
+    [left + inset, front + inset, 0],
+    [right - inset, front + inset, 0],
+    [left + inset, back - inset, 0],
+    [right - inset, back - inset, 0],
   ];
   return floor === 'holes' ? [...inner, [0, (front + back) / 2, 0]] : inner;
 }
@@ -95,40 +136,44 @@ const clippedOpening = ([x, y, sx, sy]: Corner, drain: number): Opening => ({
   ],
 });
 
-const gapOpening = (half: number, from: number, to: number): Opening => ({
+const gapOpening = ({ left, right }: FloorArea, from: number, to: number): Opening => ({
   kind: 'drain',
   polygon: [
-    [-half, from, 0],
-    [half, from, 0],
-    [half, to, 0],
-    [-half, to, 0],
+    [left, from, 0],
+    [right, from, 0],
+    [right, to, 0],
+    [left, to, 0],
   ],
 });
 
 /** Half-spaces, holes and drains of a floor of the given thickness; holes keep `clear` of the walls. */
 export function floorIn(plan: DrainPlan, room: FloorRoom, thickness: Ticks, clear = 0): Floor {
-  const { half, front, back } = room;
+  const area = areaIn(room);
+  const { left, right, front, back } = area;
   const drain = plan.sizes.drainSize;
   const way = plan.choices.floor;
-  const short = way === 'gap' ? drain : 0;
-  const corners = way === 'clipped' ? cornersOf(room) : [];
-  const bored = drainHoles(plan, room, clear + Math.max(drain, fromMm(12)) + fromMm(6));
-  const gaps =
-    short > 0 ? [gapOpening(half, front, front + drain), gapOpening(half, back - drain, back)] : [];
+  const isShort = way === 'gap';
+  const corners = way === 'clipped' ? cornersOf(area) : [];
+  const bored = drainHoles(plan, area, clear + Math.max(drain, fromMm(12)) + fromMm(6));
+  // A gap that drains is wider than the play, which is part of it then.
+  const from = isShort ? Math.max(front, room.front + drain) : front;
+  const to = isShort ? back - drain : back;
+  const gaps = isShort ? [gapOpening(area, room.front, from), gapOpening(area, to, back)] : [];
   return {
     spaces: [
-      ...between('x', -half, half),
-      ...between('y', front + short, back - short),
+      ...between('x', left, right),
+      ...between('y', from, to),
       ...between('z', -thickness, 0),
-      ...corners.map(([, y, sx, sy]) => behind([sx, sy, 0], [sx * (half - drain), y, 0])),
+      ...corners.map(([x, y, sx, sy]) => behind([sx, sy, 0], [x - sx * drain, y, 0])),
     ],
     features: (toFrame) => roundHoles('drain', bored, drain, toFrame),
     openings: [
       ...roundOpenings('drain', bored, drain, LEVEL),
       ...corners.map((corner) => clippedOpening(corner, drain)),
       ...gaps,
+      ...playOpenings(room, isShort ? { ...area, front: room.front } : area),
     ],
-    meetsEnds: way !== 'gap',
+    meetsEnds: !isShort,
   };
 }
 

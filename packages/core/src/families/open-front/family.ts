@@ -61,7 +61,7 @@ type Plan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof BODY_ROLES>;
 
 /** The same walls and roof, with the questions answered that an open front does not raise. */
 const shellOf = (plan: Plan): ShellPlan => ({
-  sizes: { ...plan.sizes, ventSize: 0, pivotBelow: 0 },
+  sizes: { ...plan.sizes, ventSize: 0, pivotBelow: 0, play: 0, playOverFloor: 0 },
   angles: plan.angles,
   choices: { ...plan.choices, access: 'none', opensAt: 'right', vents: 'none', grip: 'none' },
   wood: { ...plan.wood, ladder: plan.wood.front },

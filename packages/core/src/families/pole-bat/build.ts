@@ -100,7 +100,7 @@ function derive({ sizes, choices }: PolePlan, frame: PoleFrame): Derived[] {
       kind: 'length',
       value: Math.round(2 * half + (isOver ? t.left + t.right : 0)),
       why: isOver
-        ? text`Post ${ofLength(x)}, two crevices ${ofLength(crevice)}, and the sides’ edges ${ofLength(t.left)} and ${ofLength(t.right)} that they cover.`
+        ? text`Post ${ofLength(x)}, two crevices ${ofLength(crevice)} and the sides’ edges ${ofLength(t.left)} and ${ofLength(t.right)} that they cover = ${ofLength(2 * half + t.left + t.right)}.`
         : text`Post ${ofLength(x)} and two crevices ${ofLength(crevice)} = ${ofLength(2 * half)}; the sides cover their edges.`,
     },
   ];

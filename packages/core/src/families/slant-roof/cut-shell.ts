@@ -25,7 +25,9 @@ export function cutShell(plan: ShellPlan, wayIn: WayIn): Cut | readonly Refusal[
     floor: 0,
     sill: frontSill(frame),
   };
-  const floor = floorIn(plan, { half, front: 0, back: frame.depth }, frame.t.floor);
+  const swinging = frame.swing?.wall.replace('side-', '');
+  const play = swinging ? { [swinging]: frame.play.floor } : {};
+  const floor = floorIn(plan, { half, front: 0, back: frame.depth, play }, frame.t.floor);
   const shell: Shell = {
     plan,
     frame,

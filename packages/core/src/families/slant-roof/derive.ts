@@ -111,10 +111,28 @@ function swingGap({ wall, below, needed, gap }: Swing, { t, slope }: Frame): Der
   };
 }
 
+/** The width of the wall that swings, narrower than its opening by the play at both edges. */
+function swingWidth(frame: Frame): Derived[] {
+  const { swing, play, width, sideFrom, sideTo } = frame;
+  if (!swing || play.sides === 0) return [];
+  const opening = swing.wall === 'front' ? width : sideTo - sideFrom;
+  return [
+    derivedLength(
+      'swingWidth',
+      swing.wall === 'front' ? 'Front that swings, wide' : 'Side that swings, wide',
+      opening - 2 * play.sides,
+      text`Its opening less the play at both edges: ${ofLength(opening)} − ${ofLength(play.sides)} − ${ofLength(play.sides)}`,
+    ),
+  ];
+}
+
 /** The sizes that nobody typed, each with the sum that gives it. */
 export function derive(plan: ShellPlan, frame: Frame): Derived[] {
   const { swing } = frame;
-  const found = [...widths(plan, frame), ...(swing ? [swingGap(swing, frame)] : [])];
+  const found = [
+    ...widths(plan, frame),
+    ...(swing ? [...swingWidth(frame), swingGap(swing, frame)] : []),
+  ];
   if (plan.choices.roof === 'flat') return found;
   return [
     ...found,

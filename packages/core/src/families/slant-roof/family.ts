@@ -42,6 +42,8 @@ export const slantRoof = defineFamily({
     'entranceUpright',
     'entranceHeight',
     'pivotBelow',
+    'play',
+    'playOverFloor',
     'ventSize',
     'drainSize',
     'letIn',

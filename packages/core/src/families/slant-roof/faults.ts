@@ -3,7 +3,7 @@ import type { Refusal } from '../../plan/index.js';
 import { ofAngle, ofLength, type Text, text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
 import { isAgainstBack, type ShellPlan } from './declared.js';
-import { type Frame, LEAST_ROOM, roofAt } from './frame.js';
+import { type Frame, LEAST_ROOM, lowEdge, roofAt } from './frame.js';
 
 /** Wood over a pivot in the front. Common practice, no source. */
 const PIVOT_IN = fromMm(12);
@@ -165,7 +165,7 @@ function pivotFaults(frame: Frame): Refusal[] {
     text`The axis lies below the middle of the wall. Set it nearer the upper edge.`,
   );
   if (swing.wall === 'front') return refusalsOf([low]);
-  const axis = roofAt(frame, frame.sideFrom) - swing.gap - swing.below;
+  const axis = roofAt(frame, lowEdge(frame)) - swing.gap - swing.below;
   const frontTop = roofAt(frame, -frame.t.front) - frame.gapOverFront - frame.slot;
   const over = axis + PIVOT_IN - frontTop;
   const deeper = ofLength(Math.ceil(swing.below + over));

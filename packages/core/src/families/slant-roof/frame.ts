@@ -48,6 +48,8 @@ export interface Frame {
   gapOverFront: number;
   gapOverBack: number;
   swing: Swing | null;
+  /** Between the wall that swings and its neighbours, and the floor's edge; nothing where none does. */
+  play: { sides: Ticks; floor: Ticks };
   wayIn: WayIn;
   /** Height of a slot over the front; 0 where there is none. */
   slot: number;
@@ -140,10 +142,14 @@ export function frameOf(plan: ShellPlan, wayIn: WayIn): Frame {
     gapOverFront: gapOver('front', gaps.front),
     gapOverBack: overEnds ? sizes.ventSize : 0,
     swing,
+    play: { sides: swing ? sizes.play : 0, floor: swing ? sizes.playOverFloor : 0 },
     wayIn,
     slot: wayIn.kind === 'slot' ? wayIn.height : 0,
   };
 }
+
+/** Where the upper edge of a side that swings is lowest. */
+export const lowEdge = ({ sideFrom, play }: Frame): number => sideFrom + play.sides;
 
 /** The lowest point of the way in, over the floor. */
 export function frontSill(frame: Frame): number {

@@ -1,3 +1,4 @@
+import type { Ticks } from '../../measure/index.js';
 import { type JointDraft, type JointKind, meet } from '../../panels/index.js';
 import type { Floor } from '../common/floor.js';
 import type { ShellPlan } from './declared.js';
@@ -32,14 +33,28 @@ export function shellJoints(plan: ShellPlan, frame: Frame, floor: Floor): JointD
     ['side-right', frame.gapOverRight],
   ] as const;
   const closed = frame.wayIn.kind === 'hole';
+  // A wall with play touches nothing but its pivots.
+  const touches = (id: string, play: Ticks) => id !== swinging || play === 0;
+  const beside = (wall: string, side: string) =>
+    meet(
+      wall,
+      side,
+      held(wall, side),
+      [wall, side].every((id) => touches(id, frame.play.sides)),
+    );
   return [
     ...sides.flatMap(([id, gap]) => [
-      ...meet('front', id, held('front', id)),
-      ...meet('back', id, held('back', id)),
-      ...meet('floor', id, held('floor', id)),
+      ...beside('front', id),
+      ...beside('back', id),
+      ...meet('floor', id, held('floor', id), touches(id, frame.play.floor)),
       ...roofed(id, gap),
     ]),
-    ...meet('floor', 'front', held('floor', 'front'), floor.meetsEnds),
+    ...meet(
+      'floor',
+      'front',
+      held('floor', 'front'),
+      floor.meetsEnds && touches('front', frame.play.floor),
+    ),
     ...meet('floor', 'back', 'butt', floor.meetsEnds),
     ...(closed ? roofed('front', frame.gapOverFront) : []),
     ...meet('roof', 'back', roofToBack(plan), frame.gapOverBack === 0),

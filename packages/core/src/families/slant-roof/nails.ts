@@ -2,7 +2,7 @@ import { cos, sin } from '../../measure/index.js';
 import { type Feature, LATCH, PIVOT } from '../../panels/index.js';
 import type { Point } from '../../plane/index.js';
 import type { Vec3 } from '../../solid/index.js';
-import { type Frame, roofAt } from './frame.js';
+import { type Frame, lowEdge, roofAt } from './frame.js';
 
 /** A nail through a wall's outside. */
 interface Nail {
@@ -29,7 +29,7 @@ export function nailsOf(frame: Frame): Nails | null {
       { panel: 'side-right', kind: 'latch', at: [half + t.right, y, latchZ], inwards: [-1, 0, 0] },
     ];
   }
-  const z = roofAt(frame, frame.sideFrom) - swing.gap - swing.below;
+  const z = roofAt(frame, lowEdge(frame)) - swing.gap - swing.below;
   const x = swing.wall === 'side-left' ? -half - t.left / 2 : half + t.right / 2;
   const back = frame.depth + t.back;
   return [

@@ -28,6 +28,29 @@ const overSide = (frame: Frame, x: number, gap: number): Opening => ({
   ],
 });
 
+/** The play at both edges of the wall that swings. */
+function playOpenings(frame: Frame): Opening[] {
+  const { swing, play, depth, bottom } = frame;
+  const half = frame.width / 2;
+  if (!swing || play.sides === 0) return [];
+  const upright = (from: readonly [number, number], to: readonly [number, number]): Opening => ({
+    kind: 'play',
+    polygon: [
+      [...from, bottom],
+      [...to, bottom],
+      [...to, roofAt(frame, to[1])],
+      [...from, roofAt(frame, from[1])],
+    ],
+  });
+  if (swing.wall === 'front')
+    return [
+      upright([-half, 0], [-half + play.sides, 0]),
+      upright([half - play.sides, 0], [half, 0]),
+    ];
+  const x = swing.wall === 'side-left' ? -half : half;
+  return [upright([x, 0], [x, play.sides]), upright([x, depth - play.sides], [x, depth])];
+}
+
 function wayInOpening(frame: Frame): Opening {
   const { wayIn } = frame;
   if (wayIn.kind === 'hole') return entranceOpening(wayIn.entrance, 0, 0);
@@ -57,6 +80,7 @@ export function shellOpenings({ plan, frame, vents, floor }: Shell): Opening[] {
     ...(gapOverBack > 0 ? [{ kind: 'vent-gap', polygon: back } as const] : []),
     ...roundOpenings('vent-hole', vents, plan.sizes.ventSize, FRONT_TO_BACK),
     ...floor.openings,
+    ...playOpenings(frame),
   ];
 }
 

@@ -44,6 +44,13 @@ export function acrossFront({ plan, frame }: Pick<Shell, 'plan' | 'frame'>): Hal
     : between('x', -half, half);
 }
 
+/** A front that swings between the sides has play at both. */
+function frontAcross(shell: Pick<Shell, 'plan' | 'frame'>): HalfSpace[] {
+  const { swing, play, width } = shell.frame;
+  if (swing?.wall !== 'front') return acrossFront(shell);
+  return between('x', -width / 2 + play.sides, width / 2 - play.sides);
+}
+
 /** Which faces of the walls have to be rough. */
 function wallFaces({ choices }: ShellPlan): Pick<Draft, 'inside'> & { outside: 'rough' | 'any' } {
   const { faces, grip } = choices;
@@ -60,7 +67,7 @@ function front(shell: Shell): Draft {
   const top = open ? atMost('z', wayIn.above) : underRoof(frame, frame.gapOverFront + frame.slot);
   const faces = wallFaces(plan);
   const spaces = [
-    ...acrossFront(shell),
+    ...frontAcross(shell),
     ...between('y', -t.front, 0),
     atLeast('z', frame.bottom),
     top,
@@ -117,12 +124,13 @@ function side({ plan, frame, vents, nails }: Shell, sign: -1 | 1): Draft {
   const left = sign < 0;
   const id = left ? 'side-left' : 'side-right';
   const thickness = left ? t.left : t.right;
+  const play = frame.swing?.wall === id ? frame.play.sides : 0;
   const across = left
     ? between('x', -half - thickness, -half)
     : between('x', half, half + thickness);
   const spaces = [
     ...across,
-    ...between('y', frame.sideFrom, frame.sideTo),
+    ...between('y', frame.sideFrom + play, frame.sideTo - play),
     atLeast('z', bottom),
     underRoof(frame, left ? frame.gapOverLeft : frame.gapOverRight),
   ];

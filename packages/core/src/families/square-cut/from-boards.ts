@@ -134,6 +134,9 @@ export function shellOf(plan: SquareCutPlan): ShellPlan {
     },
     sizes: {
       ...plan.sizes,
+      // Nothing is ripped, so a front that swings is eased with a plane.
+      play: 0,
+      playOverFloor: 0,
       width: wide('front'),
       depth,
       backHeight: plan.sizes.frontHeight,

@@ -40,6 +40,7 @@ import { defineFamily } from '../define-family.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
 import {
   PIVOT_BELOW,
+  PLAY_SIZES,
   ROLES,
   SHELL_SIZES,
   CHOICES as SLANT_CHOICES,
@@ -52,6 +53,7 @@ const SIZES = {
   ...SHELL_SIZES,
   entranceHeight: ENTRANCE_SIZES.entranceHeight,
   pivotBelow: PIVOT_BELOW,
+  ...PLAY_SIZES,
   ventSize: VENT_SIZE,
   bore: length(
     'Pipe’s bore',
@@ -164,6 +166,8 @@ export const tubeEntrance = defineFamily({
   notTrimmed: [
     'entranceHeight',
     'pivotBelow',
+    'play',
+    'playOverFloor',
     'ventSize',
     'drainSize',
     'letIn',
