@@ -75,6 +75,7 @@ export function mended(family: Family, plan: BoxPlan): BoxPlan {
     const built = buildBox(now);
     if (built.ok) return now;
     const { field } = at(built.refusals, 0);
+    const { backAbove } = now.sizes;
     const options = family.choices
       .find((choice) => choice.id === field)
       ?.options.map((option) => option.id);
@@ -93,7 +94,7 @@ export function mended(family: Family, plan: BoxPlan): BoxPlan {
         sizes:
           round < 4
             ? { ...now.sizes, [field]: start.sizes[field] ?? 0 }
-            : { ...start.sizes, backAbove: now.sizes.backAbove ?? 0 },
+            : { ...start.sizes, ...(backAbove !== undefined && { backAbove }) },
       };
   }
   return now;

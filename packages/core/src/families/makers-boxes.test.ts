@@ -190,29 +190,68 @@ describe('a pole bat box of half-inch boards', () => {
 });
 
 describe('a ridge box of 140 × 18 boards', () => {
-  test('apex 250, shoulders 180, at 45°', () => {
-    const { box } = built(start('ridge-roof', 'black-capped-chickadee'), {
+  const ridge = (sizes: Record<string, number>, more: Change = {}) =>
+    built(start('ridge-roof', 'black-capped-chickadee'), {
       wood: (role) =>
         ['front', 'back', 'side-left', 'side-right'].includes(role)
           ? { thickness: fromMm(18) }
           : {},
-      // The sides' inside stands 18 mm in from the shoulder, and as much higher at 45°.
-      sizes: {
-        width: fromMm(140),
-        depth: fromMm(140),
-        sideHeight: fromMm(180 + 18),
-        entranceHeight: fromMm(120),
-      },
-      angles: { pitch: 45 },
-      choices: { measure: 'outside', walls: 'over', landing: 'none', vents: 'holes' },
+      sizes: { width: fromMm(140), depth: fromMm(140), entranceHeight: fromMm(120), ...sizes },
+      angles: more.angles ?? {},
+      choices: { measure: 'outside', walls: 'over', landing: 'none', ...more.choices },
     });
+  /** Apex, both shoulders and the width of the front, in millimetres. */
+  const gable = ({ box }: { box: PanelSet }): number[] => {
     const { outline } = panel(box, 'front');
-    const apex = Math.max(...outline.map(([x]) => x)) / 320;
     const ys = outline.map(([, y]) => y);
-    const shoulders = outline.filter(
-      ([x, y]) => x > 0 && (y === Math.min(...ys) || y === Math.max(...ys)),
+    const [left, right] = [Math.min(...ys), Math.max(...ys)];
+    const shoulders = outline.filter(([x, y]) => x > 0 && (y === left || y === right));
+    return [Math.max(...outline.map(([x]) => x)), ...shoulders.map(([x]) => x), right - left].map(
+      (ticks) => ticks / 320,
     );
-    near([apex, ...shoulders.map(([x]) => x / 320)], [250, 180, 180], 0.05);
-    near([(Math.max(...ys) - Math.min(...ys)) / 320], [140], 0.01);
+  };
+
+  test('apex 250 and shoulders 180 typed: 45°, and the sides follow', () => {
+    const made = ridge(
+      { apexHeight: fromMm(250), shoulderHeight: fromMm(180), ventSize: fromMm(6) },
+      { choices: { gableBy: 'apex', vents: 'gap-sides' } },
+    );
+    near(gable(made), [250, 180, 180, 140], 0.05);
+    const roof = panel(made.box, 'roof-left');
+    const [n] = roof.instances.map(({ outsideNormal }) => outsideNormal);
+    near(
+      [Math.abs(must(n, 'a normal')[0]), Math.abs(must(n, 'a normal')[2])],
+      [Math.SQRT1_2, Math.SQRT1_2],
+      1e-6,
+    );
+    // The side's inside stands 18 mm in from the shoulder, as much higher at 45°, less the gap.
+    const side = panel(made.box, 'side-left');
+    near(
+      [Math.max(...[...side.outline, ...side.underside].map(([x]) => x)) / 320],
+      [180 + 18 - 6],
+      0.05,
+    );
+  });
+
+  test('the same gable by its sides and pitch', () => {
+    const by = ridge(
+      { sideHeight: fromMm(180 + 18) },
+      { angles: { pitch: 45 }, choices: { gableBy: 'sides', vents: 'holes' } },
+    );
+    near(gable(by), [250, 180, 180, 140], 0.05);
+  });
+
+  test('shoulders as high as the apex, or slopes too flat, are refused at their field', () => {
+    const from = start('ridge-roof', 'black-capped-chickadee');
+    const refusals = (apex: number, shoulder: number) => {
+      const made = buildBox({
+        ...from,
+        sizes: { ...from.sizes, apexHeight: fromMm(apex), shoulderHeight: fromMm(shoulder) },
+        choices: { ...from.choices, gableBy: 'apex' },
+      });
+      return made.ok ? [] : made.refusals.map(({ field }) => field);
+    };
+    expect(refusals(250, 250)).toEqual(['shoulderHeight']);
+    expect(refusals(250, 240)).toEqual(['apexHeight']);
   });
 });

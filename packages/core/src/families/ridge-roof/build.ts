@@ -11,6 +11,7 @@ import { entranceOpening } from '../common/entrance.js';
 import { type Floor, floorDraft, floorIn } from '../common/floor.js';
 import { ladder } from '../common/grip.js';
 import { ACROSS, roundOpenings } from '../common/holes.js';
+import { uprightPlay } from '../common/play.js';
 import { ridgeRoof, slopeAt } from '../common/ridge.js';
 import type { Cut } from '../define-family.js';
 import type { RidgePlan } from './declared.js';
@@ -44,11 +45,14 @@ function jointsOf(plan: RidgePlan, frame: RidgeFrame, pieces: Pieces): JointDraf
   };
   const onFloor = (wall: string): JointKind => (frame.cleat ? 'loose' : held('floor', wall));
   const { floor } = pieces;
+  const { play } = frame;
+  // A side with play touches nothing but its pivots.
+  const touches = (side: string, apart: number) => side !== swinging || apart === 0;
   return [
     ...SIDES.flatMap((s, index) => [
-      ...meet('front', s, held('front', s)),
-      ...meet('back', s, held('back', s)),
-      ...meet('floor', s, onFloor(s)),
+      ...meet('front', s, held('front', s), touches(s, play.sides)),
+      ...meet('back', s, held('back', s), touches(s, play.sides)),
+      ...meet('floor', s, onFloor(s), touches(s, play.floor)),
       ...meet(SLOPES[index] ?? SLOPES[0], s, held('roof', s), frame.gapOver(s) === 0),
     ]),
     ...meet('floor', 'front', onFloor('front'), floor.meetsEnds),
@@ -57,7 +61,7 @@ function jointsOf(plan: RidgePlan, frame: RidgeFrame, pieces: Pieces): JointDraf
     ...pieces.cleats.flatMap(({ id }, index) => {
       const wall = SIDES[index] ?? SIDES[0];
       return [
-        ...meet(id, wall, wall === swinging ? 'loose' : 'butt'),
+        ...meet(id, wall, wall === swinging ? 'loose' : 'butt', touches(wall, play.floor)),
         ...meet(id, 'floor', 'loose'),
       ];
     }),
@@ -81,6 +85,18 @@ function overSide(frame: RidgeFrame, sign: -1 | 1): Opening[] {
   return [{ kind: 'vent-gap', polygon }];
 }
 
+/** The play at both edges of the side that swings. */
+function playOpenings(frame: RidgeFrame): Opening[] {
+  const { swing, play, half, depth, bottom } = frame;
+  if (!swing || play.sides === 0) return [];
+  const x = swing.wall === 'side-left' ? -half : half;
+  const roofAt = () => slopeAt(frame, half);
+  return [
+    uprightPlay([x, 0], [x, play.sides], bottom, roofAt),
+    uprightPlay([x, depth - play.sides], [x, depth], bottom, roofAt),
+  ];
+}
+
 function roofOf({ sizes, choices, wood }: RidgePlan, frame: RidgeFrame) {
   const { half, t, depth, apex, pitch } = frame;
   return ridgeRoof({
@@ -100,7 +116,9 @@ export function build(plan: RidgePlan): Cut | readonly Refusal[] {
   const refusals = ridgeFaults(plan, frame);
   if (refusals.length > 0) return refusals;
   const { half, depth, width, apex, entrance } = frame;
-  const floor = floorIn(plan, { half, front: 0, back: depth }, frame.t.floor);
+  const swinging = frame.swing?.wall.replace('side-', '');
+  const clear = swinging ? { [swinging]: frame.play.floor } : {};
+  const floor = floorIn(plan, { half, front: 0, back: depth, play: clear }, frame.t.floor);
   const pieces: Pieces = { floor, cleats: cleats(plan, frame), shelf: shelf(plan, frame) };
   const roof = roofOf(plan, frame);
   const rungs = ladder(plan, gripWallOf(frame));
@@ -124,6 +142,7 @@ export function build(plan: RidgePlan): Cut | readonly Refusal[] {
       ...overSide(frame, 1),
       ...roundOpenings('vent-hole', ventsOf(plan, frame), plan.sizes.ventSize, ACROSS),
       ...floor.openings,
+      ...playOpenings(frame),
     ],
     cavities: [
       {

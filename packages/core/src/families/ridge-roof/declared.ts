@@ -1,9 +1,21 @@
-import { angle, length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
+import {
+  angle,
+  type Chosen,
+  length,
+  oneOf,
+  type PlanOf,
+  type RoleDeclarations,
+  since,
+} from '../../plan/index.js';
 import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
 import { GRIP, LADDER_ROLE } from '../common/grip.js';
+import { playSizes } from '../common/play.js';
 import { RIDGE } from '../common/ridge.js';
+
+const byApex = (s: Chosen): boolean => s.gableBy === 'apex';
+const bySides = (s: Chosen): boolean => !byApex(s);
 
 export const SIZES = {
   width: length('Width', 60, 700, 127, 'Across the box, as you face it.'),
@@ -14,8 +26,31 @@ export const SIZES = {
     1000,
     210,
     'Length of a side, inside, from the bottom to the roof line.',
+    bySides,
   ),
-  pitch: angle('Pitch', 30, 60, 45, 'Of each slope, from level.'),
+  apexHeight: since(
+    length(
+      'Apex of the gable',
+      120,
+      1400,
+      290,
+      'From the lower edge of the front to its point.',
+      byApex,
+    ),
+    290,
+  ),
+  shoulderHeight: since(
+    length(
+      'Shoulders of the gable',
+      80,
+      1200,
+      210,
+      'From the lower edge of the front to where its slopes begin.',
+      byApex,
+    ),
+    210,
+  ),
+  pitch: angle('Pitch', 30, 60, 45, 'Of each slope, from level.', bySides),
   overhangFront: length(
     'Roof out over the front',
     0,
@@ -42,6 +77,7 @@ export const SIZES = {
     'The axis on which the side swings; both nails at this height.',
     (s) => s.access === 'side',
   ),
+  ...playSizes((s) => s.access === 'side'),
   ventSize: length('Vent', 3, 25, 6.4, 'Height of a gap or diameter of a hole.'),
   shelfDeep: length(
     'Landing shelf, deep',
@@ -62,6 +98,18 @@ export const SIZES = {
 };
 
 export const CHOICES = {
+  gableBy: oneOf(
+    'The gable is given by',
+    [
+      ['sides', 'sides and pitch', 'How high the sides are, and how steep the roof.'],
+      [
+        'apex',
+        'apex and shoulders',
+        'Marked on the board: where the point is, and where the slopes begin.',
+      ],
+    ],
+    { meant: 'sides' },
+  ),
   ridge: RIDGE,
   walls: oneOf(
     'Front and back',

@@ -1,6 +1,7 @@
 import { cos, tan } from '../../measure/index.js';
 import { type Derived, derivedLength } from '../../panels/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
+import { swingWidth } from '../common/play.js';
 import type { RidgePlan } from './declared.js';
 import type { RidgeFrame } from './frame.js';
 
@@ -18,6 +19,30 @@ function swingGap({ sizes }: RidgePlan, { swing, pitch, gapOver }: RidgeFrame): 
   ];
 }
 
+/** What apex and shoulders give. */
+function fromGable({ sizes, choices }: RidgePlan, frame: RidgeFrame): Derived[] {
+  if (choices.gableBy !== 'apex') return [];
+  const { half, t, over, pitch, vent, sideHeight } = frame;
+  const { apexHeight, shoulderHeight } = sizes;
+  const wide = over ? half + Math.max(t.left, t.right) : half;
+  const rise = apexHeight - shoulderHeight;
+  return [
+    {
+      id: 'pitch',
+      label: 'Pitch',
+      kind: 'angle',
+      value: pitch,
+      why: text`From shoulder to apex it rises ${ofLength(rise)} over ${ofLength(wide)}: ${ofAngle(pitch)} from level.`,
+    },
+    derivedLength(
+      'sideHeight',
+      'Sides high, inside',
+      sideHeight,
+      text`The apex ${ofLength(apexHeight)} less half the room ${ofLength(half)} × tan ${ofAngle(pitch)} and the gap ${ofLength(vent)}`,
+    ),
+  ];
+}
+
 /** The sizes that nobody typed, each with the sum that gives it. */
 export function derive(plan: RidgePlan, frame: RidgeFrame): Derived[] {
   const { sizes, choices } = plan;
@@ -26,6 +51,7 @@ export function derive(plan: RidgePlan, frame: RidgeFrame): Derived[] {
   const mitred = choices.ridge === 'mitred';
   const lap = 90 - 2 * pitch;
   return [
+    ...fromGable(plan, frame),
     {
       id: 'ridgeHeight',
       label: 'Ridge over the floor',
@@ -48,6 +74,7 @@ export function derive(plan: RidgePlan, frame: RidgeFrame): Derived[] {
         ? text`Both upper edges are upright in the box, so each is tilted by the pitch, ${ofAngle(pitch)}.`
         : text`The slopes meet at 180° − 2 × ${ofAngle(pitch)}; the one that is covered is tilted by 90° − 2 × ${ofAngle(pitch)} = ${ofAngle(lap)}.`,
     },
+    ...swingWidth('Side', frame.depth, frame.play),
     ...swingGap(plan, frame),
   ];
 }

@@ -12,7 +12,7 @@ import {
   wallRule,
 } from '../../checks/index.js';
 import { at } from '../../lists/index.js';
-import { type Ticks, tan, toMm } from '../../measure/index.js';
+import { fromMm, type Ticks, tan, toMm } from '../../measure/index.js';
 import type { PanelSet } from '../../panels/index.js';
 import { text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
@@ -24,6 +24,7 @@ import type { DrawnDimension } from '../family.js';
 import { entranceDimensions } from '../slant-roof/dimensions.js';
 import { build } from './build.js';
 import { CHOICES, type RidgePlan, ROLES, SIZES } from './declared.js';
+import { frameOf } from './frame.js';
 
 /** The swing under the slope that lies over it. */
 const swingUnderSlope: Rule<RidgePlan> = ({ box, ...held }) => {
@@ -62,14 +63,23 @@ function dimensions(plan: RidgePlan, box: PanelSet): DrawnDimension<Size>[] {
       to: depth + thick('back'),
       start: low,
     },
-    {
-      size: 'sideHeight',
-      view: 'section',
-      side: 'left',
-      from: low,
-      to: low + sizes.sideHeight,
-      start: 0,
-    },
+    choices.gableBy === 'apex'
+      ? {
+          size: 'apexHeight',
+          view: 'section',
+          side: 'left',
+          from: low,
+          to: low + sizes.apexHeight,
+          start: 0,
+        }
+      : {
+          size: 'sideHeight',
+          view: 'section',
+          side: 'left',
+          from: low,
+          to: low + sizes.sideHeight,
+          start: 0,
+        },
     {
       size: 'overhangFront',
       view: 'section',
@@ -91,6 +101,8 @@ function dimensions(plan: RidgePlan, box: PanelSet): DrawnDimension<Size>[] {
   return found;
 }
 
+const USUAL_WALL = fromMm(19);
+
 /** Two slopes that meet at a ridge over gables. */
 export const ridgeRoofBox = defineFamily({
   id: 'ridge-roof',
@@ -108,6 +120,8 @@ export const ridgeRoofBox = defineFamily({
     'entranceUpright',
     'entranceHeight',
     'pivotBelow',
+    'play',
+    'playOverFloor',
     'ventSize',
     'drainSize',
     'shelfDeep',
@@ -125,7 +139,7 @@ export const ridgeRoofBox = defineFamily({
     airRule,
     accessRule,
     swingUnderSlope,
-    ({ plan }) => [ridgeCheck(plan.choices.ridge, plan.angles.pitch)],
+    ({ plan }) => [ridgeCheck(plan.choices.ridge, frameOf(plan).pitch)],
     ...EVERY_BOX,
   ],
   defaultsFor(animal, start) {
@@ -135,10 +149,21 @@ export const ridgeRoofBox = defineFamily({
     const rise = (toMm(width) / 2) * tan(45);
     const room = Math.max(needs.room - rise * 0.4, 60);
     const sideHeight = needs.up(room + 20 + toMm(start.sizes.floorRecess));
+    // The same gable by its apex and shoulders, at 45° over walls of usual thickness.
+    const apexHeight = sideHeight + Math.round(width / 2);
+    const shoulderHeight = apexHeight - Math.round(width / 2) - USUAL_WALL;
     const landing = animal.family === 'owl' ? 'shelf' : start.choices.landing;
     return {
       ...start,
-      sizes: { ...start.sizes, ...needs.sizes, width, depth, sideHeight },
+      sizes: {
+        ...start.sizes,
+        ...needs.sizes,
+        width,
+        depth,
+        sideHeight,
+        apexHeight,
+        shoulderHeight,
+      },
       choices: { ...start.choices, ...needs.choices, landing },
     };
   },

@@ -1,8 +1,9 @@
-import { fromMm, type Ticks, tan } from '../../measure/index.js';
+import { atan2, fromMm, type Ticks, tan } from '../../measure/index.js';
 import { swingGap, swingRiseUnderSlope } from '../../panels/index.js';
 import { type Entrance, entranceOf, type Refusal, recessOf, sillOf } from '../../plan/index.js';
-import { ofLength, type Text, text } from '../../text/index.js';
+import { ofAngle, ofLength, type Text, text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
+import { NO_PLAY, type Play } from '../common/play.js';
 import { slopeAt } from '../common/ridge.js';
 import type { RidgePlan } from './declared.js';
 
@@ -30,13 +31,19 @@ export interface RidgeFrame {
   bottom: number;
   /** Height of the roof line at the sides' inside, before the vent gap. */
   eavesHeight: number;
+  /** Length of a side, inside, as it was given or as the gable gives it. */
+  sideHeight: number;
   vent: Ticks;
   cleat: { high: Ticks; wide: Ticks } | null;
   entrance: Entrance;
   swing: RidgeSwing | null;
+  play: Play;
   gapOver: (side: SideId) => number;
 }
 
+/** Slopes as this kind of box has them, in degrees: rounding of typed heights is let by. */
+const LEAST_PITCH = 29.5;
+const MOST_PITCH = 60.5;
 /** The least room between walls, and the least wall. Common practice, no source. */
 const LEAST_ROOM = fromMm(60);
 const LEAST_WALL = fromMm(40);
@@ -59,15 +66,19 @@ export function frameOf(plan: RidgePlan): RidgeFrame {
   const outside = choices.measure === 'outside';
   const width = sizes.width - (outside ? t.left + t.right : 0);
   const depth = sizes.depth - (outside ? t.front + t.back : 0);
-  const { pitch } = angles;
   const half = width / 2;
+  const byApex = choices.gableBy === 'apex';
+  const over = choices.walls === 'over';
+  const shoulder = over ? half + Math.max(t.left, t.right) : half;
+  const pitch = byApex ? atan2(sizes.apexHeight - sizes.shoulderHeight, shoulder) : angles.pitch;
   const cleat =
     choices.floorOn === 'cleats'
       ? { high: wood.cleat.thickness, wide: wood.cleat.width ?? 0 }
       : null;
   const bottom = -(recessOf(plan) + t.floor + (cleat?.high ?? 0));
-  const eavesHeight = bottom + sizes.sideHeight;
   const vent = choices.vents === 'gap-sides' ? sizes.ventSize : 0;
+  const sideHeight = byApex ? sizes.apexHeight - half * tan(pitch) - vent : sizes.sideHeight;
+  const eavesHeight = bottom + sideHeight;
   const apex = eavesHeight + vent + half * tan(pitch);
   const left = choices.opensAt === 'left';
   const wall = left ? 'side-left' : 'side-right';
@@ -82,15 +93,17 @@ export function frameOf(plan: RidgePlan): RidgeFrame {
     width,
     depth,
     half,
-    over: choices.walls === 'over',
+    over,
     pitch,
     apex,
     bottom,
     eavesHeight,
+    sideHeight,
     vent,
     cleat,
     entrance: entranceOf(plan),
     swing: swings ? { wall, needed, x, z: top - sizes.pivotBelow } : null,
+    play: swings ? { sides: sizes.play, floor: sizes.playOverFloor } : NO_PLAY,
     gapOver,
   };
 }
@@ -98,8 +111,26 @@ export function frameOf(plan: RidgePlan): RidgeFrame {
 type Fault = Refusal & { when: boolean };
 const fault = (when: boolean, field: string, message: Text): Fault => ({ when, field, message });
 
+/** An apex and shoulders that give no roof of this kind. */
+function gableFaults({ sizes, choices }: RidgePlan, { pitch }: RidgeFrame): Fault[] {
+  if (choices.gableBy !== 'apex') return [];
+  const rises = sizes.apexHeight > sizes.shoulderHeight;
+  return [
+    fault(
+      !rises,
+      'shoulderHeight',
+      text`The shoulders lie as high as the apex, or above it. Lower them, or raise the apex.`,
+    ),
+    fault(
+      rises && (pitch < LEAST_PITCH || pitch > MOST_PITCH),
+      'apexHeight',
+      text`Apex and shoulders give slopes of ${ofAngle(pitch)} from level; they lie between ${ofAngle(LEAST_PITCH)} and ${ofAngle(MOST_PITCH)}.`,
+    ),
+  ];
+}
+
 function wallFaults({ sizes, choices }: RidgePlan, frame: RidgeFrame): Fault[] {
-  const { width, depth, over, eavesHeight, cleat, swing } = frame;
+  const { width, depth, over, eavesHeight, sideHeight, cleat, swing } = frame;
   const least = ofLength(LEAST_ROOM);
   return [
     fault(
@@ -114,7 +145,7 @@ function wallFaults({ sizes, choices }: RidgePlan, frame: RidgeFrame): Fault[] {
     ),
     fault(
       eavesHeight < LEAST_WALL,
-      'sideHeight',
+      choices.gableBy === 'apex' ? 'shoulderHeight' : 'sideHeight',
       text`Floor and recess leave hardly a wall. Make the sides higher.`,
     ),
     fault(
@@ -128,7 +159,7 @@ function wallFaults({ sizes, choices }: RidgePlan, frame: RidgeFrame): Fault[] {
       text`A side that covers the edges of the gables has nothing to pivot in. Put the gables over the sides, or hold a side with screws.`,
     ),
     fault(
-      swing !== null && sizes.pivotBelow > sizes.sideHeight / 2,
+      swing !== null && sizes.pivotBelow > sideHeight / 2,
       'pivotBelow',
       text`The axis lies below the middle of the wall. Set it nearer the upper edge.`,
     ),
@@ -165,6 +196,8 @@ function shelfFaults({ sizes, choices, wood }: RidgePlan, frame: RidgeFrame): Fa
 
 /** What would have to change to make the frame sound; none where it is. */
 export function ridgeFaults(plan: RidgePlan, frame: RidgeFrame): Refusal[] {
+  const gable = refusalsOf(gableFaults(plan, frame));
+  if (gable.length > 0) return gable;
   const found = refusalsOf([...wallFaults(plan, frame), ...shelfFaults(plan, frame)]);
   if (found.length > 0) return found;
   // An entrance under two slopes: its upper corners must stay clear of both.

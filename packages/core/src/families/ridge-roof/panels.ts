@@ -111,14 +111,15 @@ export function backGable(plan: RidgePlan, frame: RidgeFrame): Draft {
 }
 
 export function side(frame: RidgeFrame, sign: -1 | 1): Draft {
-  const { t, half, depth, over, bottom, gapOver } = frame;
+  const { t, half, depth, over, bottom, gapOver, swing } = frame;
   const id = sign < 0 ? 'side-left' : 'side-right';
+  const play = swing?.wall === id ? frame.play.sides : 0;
   const thickness = sign < 0 ? t.left : t.right;
   const across =
     sign < 0 ? between('x', -half - thickness, -half) : between('x', half, half + thickness);
   const spaces = [
     ...across,
-    ...(over ? between('y', 0, depth) : between('y', -t.front, depth + t.back)),
+    ...(over ? between('y', play, depth - play) : between('y', -t.front, depth + t.back)),
     atLeast('z', bottom),
     underSlope(sign, frame, gapOver(id)),
   ];
@@ -135,13 +136,15 @@ export function side(frame: RidgeFrame, sign: -1 | 1): Draft {
 
 /** Two sticks along the sides that carry the floor. */
 export function cleats({ sizes }: RidgePlan, frame: RidgeFrame): Draft[] {
-  const { cleat, half, depth, t } = frame;
+  const { cleat, half, depth, t, swing, play } = frame;
   if (!cleat) return [];
   const clear = Math.min(2 * sizes.drainSize, depth / 4);
   return [-1, 1].map((sign) => {
-    const [from, to] = sign < 0 ? [-half, -half + cleat.wide] : [half - cleat.wide, half];
+    const clearOf = swing?.wall === (sign < 0 ? 'side-left' : 'side-right') ? play.floor : 0;
+    const to = half - clearOf;
+    const [left, right] = sign < 0 ? [-to, cleat.wide - to] : [to - cleat.wide, to];
     const spaces = [
-      ...between('x', from, to),
+      ...between('x', left, right),
       ...between('y', clear, depth - clear),
       ...between('z', -t.floor - cleat.high, -t.floor),
     ];

@@ -1,8 +1,9 @@
-import { angle, type Chosen, length, oneOf, type PlanOf, since } from '../../plan/index.js';
+import { angle, type Chosen, length, oneOf, type PlanOf } from '../../plan/index.js';
 import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
 import { GRIP, LADDER_ROLE } from '../common/grip.js';
+import { playSizes } from '../common/play.js';
 
 /** Roofs that end against the back, which may stand on above them. */
 const AGAINST_BACK = ['butt', 'strip', 'groove'];
@@ -86,31 +87,7 @@ export const PIVOT_BELOW = length(
   'The axis on which the wall swings; both nails at this height.',
   swings,
 );
-/** Room for a wall that swings, so that it does not bind with the first rain; 1.5 and 3 mm: common practice, no source. */
-export const PLAY_SIZES = {
-  play: since(
-    length(
-      'Play at each side of the wall that swings',
-      0,
-      5,
-      1.5,
-      'Between it and its neighbours: a door as wide as its opening binds with the first rain.',
-      swings,
-    ),
-    0,
-  ),
-  playOverFloor: since(
-    length(
-      'Play between that wall and the floor',
-      0,
-      6,
-      3,
-      'Between its inner face and the floor’s edge.',
-      swings,
-    ),
-    0,
-  ),
-};
+export const PLAY_SIZES = playSizes(swings);
 export const VENT_SIZE = length('Vent', 3, 25, 6.4, 'Height of a gap or diameter of a hole.');
 
 export const SIZES = {

@@ -1,6 +1,7 @@
 import { atan2, cos, tan } from '../../measure/index.js';
 import { type Derived, derivedLength } from '../../panels/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
+import { swingWidth } from '../common/play.js';
 import { isAgainstBack, type ShellPlan } from './declared.js';
 import type { Frame, Swing, Thicknesses } from './frame.js';
 
@@ -111,27 +112,17 @@ function swingGap({ wall, below, needed, gap }: Swing, { t, slope }: Frame): Der
   };
 }
 
-/** The width of the wall that swings, narrower than its opening by the play at both edges. */
-function swingWidth(frame: Frame): Derived[] {
-  const { swing, play, width, sideFrom, sideTo } = frame;
-  if (!swing || play.sides === 0) return [];
-  const opening = swing.wall === 'front' ? width : sideTo - sideFrom;
-  return [
-    derivedLength(
-      'swingWidth',
-      swing.wall === 'front' ? 'Front that swings, wide' : 'Side that swings, wide',
-      opening - 2 * play.sides,
-      text`Its opening less the play at both edges: ${ofLength(opening)} − ${ofLength(play.sides)} − ${ofLength(play.sides)}`,
-    ),
-  ];
-}
+const swingOpening = ({ swing, play, width, sideFrom, sideTo }: Frame): Derived[] =>
+  swing?.wall === 'front'
+    ? swingWidth('Front', width, play)
+    : swingWidth('Side', sideTo - sideFrom, play);
 
 /** The sizes that nobody typed, each with the sum that gives it. */
 export function derive(plan: ShellPlan, frame: Frame): Derived[] {
   const { swing } = frame;
   const found = [
     ...widths(plan, frame),
-    ...(swing ? [...swingWidth(frame), swingGap(swing, frame)] : []),
+    ...(swing ? [...swingOpening(frame), swingGap(swing, frame)] : []),
   ];
   if (plan.choices.roof === 'flat') return found;
   return [

@@ -1,6 +1,7 @@
 import { atan2, fromMm, type Ticks, tan } from '../../measure/index.js';
 import { swingGap, swingRise, swingRiseUnderSlope } from '../../panels/index.js';
 import { type Entrance, recessOf, sillOf } from '../../plan/index.js';
+import { NO_PLAY, type Play } from '../common/play.js';
 import type { ShellPlan } from './declared.js';
 
 /** How the animal comes in: a hole in the front, a slot over it, or a front that ends so far above the floor. */
@@ -49,7 +50,7 @@ export interface Frame {
   gapOverBack: number;
   swing: Swing | null;
   /** Between the wall that swings and its neighbours, and the floor's edge; nothing where none does. */
-  play: { sides: Ticks; floor: Ticks };
+  play: Play;
   wayIn: WayIn;
   /** Height of a slot over the front; 0 where there is none. */
   slot: number;
@@ -142,7 +143,7 @@ export function frameOf(plan: ShellPlan, wayIn: WayIn): Frame {
     gapOverFront: gapOver('front', gaps.front),
     gapOverBack: overEnds ? sizes.ventSize : 0,
     swing,
-    play: { sides: swing ? sizes.play : 0, floor: swing ? sizes.playOverFloor : 0 },
+    play: swing ? { sides: sizes.play, floor: sizes.playOverFloor } : NO_PLAY,
     wayIn,
     slot: wayIn.kind === 'slot' ? wayIn.height : 0,
   };

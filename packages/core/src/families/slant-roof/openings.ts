@@ -2,6 +2,7 @@ import type { Cavity, Opening } from '../../panels/index.js';
 import type { Vec3 } from '../../solid/index.js';
 import { entranceOpening } from '../common/entrance.js';
 import { FRONT_TO_BACK, roundOpenings } from '../common/holes.js';
+import { uprightPlay } from '../common/play.js';
 import { type Frame, frontSill, roofAt } from './frame.js';
 import type { Shell } from './panels.js';
 
@@ -33,15 +34,8 @@ function playOpenings(frame: Frame): Opening[] {
   const { swing, play, depth, bottom } = frame;
   const half = frame.width / 2;
   if (!swing || play.sides === 0) return [];
-  const upright = (from: readonly [number, number], to: readonly [number, number]): Opening => ({
-    kind: 'play',
-    polygon: [
-      [...from, bottom],
-      [...to, bottom],
-      [...to, roofAt(frame, to[1])],
-      [...from, roofAt(frame, from[1])],
-    ],
-  });
+  const upright = (from: readonly [number, number], to: readonly [number, number]): Opening =>
+    uprightPlay(from, to, bottom, (_x, y) => roofAt(frame, y));
   if (swing.wall === 'front')
     return [
       upright([-half, 0], [-half + play.sides, 0]),
