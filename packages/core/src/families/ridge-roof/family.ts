@@ -101,7 +101,7 @@ function dimensions(plan: RidgePlan, box: PanelSet): DrawnDimension<Size>[] {
   return found;
 }
 
-const USUAL_WALL = fromMm(19);
+const THINNEST_USUAL_WALL = fromMm(12);
 
 /** Two slopes that meet at a ridge over gables. */
 export const ridgeRoofBox = defineFamily({
@@ -149,9 +149,9 @@ export const ridgeRoofBox = defineFamily({
     const rise = (toMm(width) / 2) * tan(45);
     const room = Math.max(needs.room - rise * 0.4, 60);
     const sideHeight = needs.up(room + 20 + toMm(start.sizes.floorRecess));
-    // The same gable by its apex and shoulders, at 45° over walls of usual thickness.
+    // The same gable by its apex and shoulders, at 45° over the thinnest usual walls: a saw tilts no further.
     const apexHeight = sideHeight + Math.round(width / 2);
-    const shoulderHeight = apexHeight - Math.round(width / 2) - USUAL_WALL;
+    const shoulderHeight = apexHeight - Math.round(width / 2) - THINNEST_USUAL_WALL;
     const landing = animal.family === 'owl' ? 'shelf' : start.choices.landing;
     return {
       ...start,
