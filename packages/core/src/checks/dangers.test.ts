@@ -421,6 +421,36 @@ const DANGERS: readonly (readonly [
     () => bats({ sizes: { crevice: fromMm(27) } }),
     () => bats({ sizes: { crevice: fromMm(25) } }),
   ],
+  // Walls that swing.
+  [
+    'play',
+    'warn',
+    'a side as wide as its opening',
+    () => small({ choices: { walls: 'over', access: 'side' }, sizes: { play: 0 } }),
+    () => small({ choices: { walls: 'over', access: 'side' }, sizes: { play: fromMm(1) } }),
+  ],
+  [
+    'play',
+    'warn',
+    'a front straight from the board of the floor it closes',
+    () => of('square-cut', 'black-capped-chickadee', 19, { choices: { access: 'front' } }),
+    () => of('square-cut', 'black-capped-chickadee', 19, { choices: { access: 'screwed' } }),
+  ],
+  [
+    'play',
+    'warn',
+    'a front that fills the room between its sides',
+    () =>
+      small({
+        choices: { walls: 'between', access: 'front', vents: 'gap-front' },
+        sizes: { play: 0 },
+      }),
+    () =>
+      small({
+        choices: { walls: 'between', access: 'front', vents: 'gap-front' },
+        sizes: { play: fromMm(1) },
+      }),
+  ],
   // Pipes.
   [
     'pipe-fall',

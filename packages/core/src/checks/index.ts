@@ -19,6 +19,7 @@ export { brokenRules, checkBox } from './check-box.js';
 export { entranceRule, type Measured, openFrontRule } from './entrance.js';
 export { gripRule } from './grip.js';
 export { pipeFallRule, pipeSwingRule } from './pipe.js';
+export { playRule } from './play.js';
 export { floorCheck, roomRule } from './room.js';
 export { EVERY_BOX, OPENING, UNDER_A_ROOF } from './rules.js';
 export { swingRule } from './swing.js';

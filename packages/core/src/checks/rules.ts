@@ -8,6 +8,7 @@ import { finishRule } from './finish.js';
 import { companyRule, guestRule, knownRule } from './guest.js';
 import { palletRule } from './pallet.js';
 import { perchRule } from './perch.js';
+import { playRule } from './play.js';
 import { swingRule } from './swing.js';
 import { scoresRule, shortGrainRule } from './walls.js';
 import { widthRule } from './widths.js';
@@ -35,7 +36,7 @@ export const EVERY_BOX: readonly Rule[] = [
 ];
 
 /** Rules for a box that is opened by one of its walls, or its roof. */
-export const OPENING: readonly Rule[] = [accessRule, swingRule];
+export const OPENING: readonly Rule[] = [accessRule, swingRule, playRule];
 
 /** Rules that ask about a closed room under a roof against a back. */
 export const UNDER_A_ROOF: readonly Rule[] = [airRule, backJointRule];

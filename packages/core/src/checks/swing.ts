@@ -1,6 +1,7 @@
 import { at } from '../lists/index.js';
 import { atan2, fromMm, type Ticks, TOLERANCE } from '../measure/index.js';
 import { type Panel, type PanelSet, swingRiseUnderSlope } from '../panels/index.js';
+import type { BoxPlan } from '../plan/index.js';
 import { add, cross, dot, scale, type Vec3 } from '../solid/index.js';
 import { ofLength, text } from '../text/index.js';
 import { COMMON, type Rule, setSize } from './check.js';
@@ -48,14 +49,19 @@ const swingingWall = (access: string | undefined, opensAt: string): string | nul
   return access === 'side' ? `side-${opensAt}` : null;
 };
 
+/** The wall that hangs on pivots, if one does. */
+export const swingingPanel = ({ choices }: BoxPlan, box: PanelSet): Panel | undefined => {
+  const id = swingingWall(choices.access, choices.opensAt ?? 'right');
+  return box.panels.find((panel) => panel.id === id);
+};
+
 /**
  * Whether the wall on pivots swings free: the pivots opposite each other, and room over its upper outer corner, read off the solids.
  * A panel of thickness t on an axis a below its upper edge and p in from its outer face needs √(a² + p²) − a.
  */
 export const swingRule: Rule = ({ plan, box }) => {
-  const { access, opensAt = 'right' } = plan.choices;
-  const id = swingingWall(access, opensAt);
-  const wall = box.panels.find((panel) => panel.id === id);
+  const { access } = plan.choices;
+  const wall = swingingPanel(plan, box);
   const roof = box.panels.find((panel) => panel.role === 'roof');
   if (!wall || !roof) return [];
   const pivots = pivotsOf(box);

@@ -36,8 +36,8 @@ export const SIZES = {
 
 export const CHOICES = {
   access: oneOf('Opens for cleaning by', [
-    FRONT_SWINGS,
     ['screwed', 'screws', 'A side is held by screws alone, without glue.'],
+    FRONT_SWINGS,
   ]),
   floor: DRAIN_NOT_CLIPPED,
   vents: oneOf('Vents', [VENTS['gap-front'], VENTS['gap-ends'], VENTS.holes], {
