@@ -319,6 +319,30 @@ describe('worked examples of the families', () => {
     }
   });
 
+  test('a wall that swings begins 1/16 in or 1.5 mm clear of each neighbour, and a panel narrower than its twin by both', () => {
+    for (const [animal, each] of [
+      ['black-capped-chickadee', 25.4 / 16],
+      ['great-tit', 1.5],
+    ] as const) {
+      const family = must(familyById('slant-roof'), 'family');
+      const start = planFor(family, must(animalById(animal), animal), 19);
+      const choices = { ...start.choices, walls: 'over', access: 'side', opensAt: 'right' };
+      const plan: BoxPlan = { ...start, choices };
+      const box = built(plan);
+      const wide = (id: string) =>
+        toMm(
+          measuresOf(
+            must(
+              box.panels.find((panel) => panel.id === id),
+              id,
+            ),
+          ).blankWidth,
+        );
+      expect(wide('side-left') - wide('side-right')).toBeCloseTo(2 * each, 2);
+      expect(checkBox(plan, box).find(({ id }) => id === 'play')?.severity).toBe('kept');
+    }
+  });
+
   test('a log’s slabs are screwed where the round is thin: the screw is as long as the wood there wants, not at its middle', () => {
     const family = must(familyById('log'), 'log');
     const plan = planFor(family, must(animalById('eurasian-nuthatch'), 'eurasian-nuthatch'));

@@ -22,6 +22,9 @@ export const roundingFor = (animal: Animal): Rounding =>
 export const standardOption = ({ options, words }: Pick<Choice, 'options' | 'words'>): string =>
   words === undefined ? at(options, 0).id : '';
 
+/** Below this a size is rounded to the nearest sixteenth. */
+const SMALL_MM = 3;
+
 const standards = (parameters: readonly Parameter[], kind: Parameter['kind']) =>
   parameters.filter((each) => each.kind === kind);
 
@@ -34,9 +37,11 @@ export function standardChoices(
   angles: Record<string, number>;
   choices: Record<string, string>;
 } {
-  const { up } = roundingFor(animal);
+  const { up, exact } = roundingFor(animal);
   const inches = animal.region === 'na';
-  const rounded = (standard: Ticks) => (inches ? up(toMm(standard)) : standard);
+  // The next eighth of an inch would double a size as small as a wall's play.
+  const inchesOf = (mm: number) => (mm < SMALL_MM ? exact(mm) : up(mm));
+  const rounded = (standard: Ticks) => (inches ? inchesOf(toMm(standard)) : standard);
   return {
     sizes: Object.fromEntries(
       standards(parameters, 'length').map(({ id, standard }) => [id, rounded(standard)]),
