@@ -8,7 +8,7 @@ import { at, must, sum } from '../lists/index.js';
 import { fromInches, fromMm } from '../measure/index.js';
 import { measuresOf, type Panel, type PanelSet } from '../panels/index.js';
 import type { BoxPlan, PanelWood } from '../plan/index.js';
-import { buildBox, familyById } from './registry.js';
+import { buildBox, checkBox, familyById } from './registry.js';
 
 /** Boxes as makers build them, from their makers' own numbers. Every figure is common practice, no source. */
 
@@ -253,5 +253,83 @@ describe('a ridge box of 140 × 18 boards', () => {
     };
     expect(refusals(250, 250)).toEqual(['shoulderHeight']);
     expect(refusals(250, 240)).toEqual(['apexHeight']);
+  });
+});
+
+describe('boxes straight from their boards', () => {
+  /** The boards that so many of them take; the layout stands, and nothing is left over. */
+  const boardsFor = (plan: BoxPlan, boxes: number, boards: Stock[]) => {
+    const saw = { ...STANDARD_SAW, kerf: fromInches(1 / 8) };
+    const made = layoutJob({ name: '', plan, boxes, stock: boards, saw, seconds: 5, pinned: [] });
+    if (!made.ok) throw new Error('no job');
+    let asked = 0;
+    const layout = searchLayout(made.job, {
+      clock: () => 0,
+      solver,
+      stopped: () => ++asked > 400,
+    });
+    expect(layout.unplaced).toEqual([]);
+    expect(checkLayout(made.job, layout)).toEqual([]);
+    return { boards: layout.boards.map(({ stock: of }) => of).sort(), optimal: layout.optimal };
+  };
+  const stops = (plan: BoxPlan, box: PanelSet) =>
+    checkBox(plan, box).filter(({ severity }) => severity === 'stop');
+
+  test('a kestrel box of 1 × 10 under a 1 × 12 roof: 3 in hole, four corner drains, one 6 ft board but for the roof', () => {
+    const { plan, box } = built(start('slant-roof', 'american-kestrel'), {
+      wood: (role) => ({
+        thickness: fromInches(0.75),
+        width: fromInches(role === 'roof' ? 11.25 : 9.25),
+      }),
+      sizes: {
+        width: fromInches(7.75),
+        depth: fromInches(8),
+        overhangSide: fromInches(1),
+        backBelow: fromInches(0.5),
+        frontHeight: fromInches(13),
+        backHeight: fromInches(14),
+        entranceHeight: fromInches(9.5),
+      },
+      choices: { walls: 'over', floor: 'clipped' },
+    });
+    near([at(inches(box, 'front'), 1), at(inches(box, 'back'), 1)], [9.25, 9.25]);
+    near([at(inches(box, 'roof'), 1)], [11.25]);
+    const hole = panel(box, 'front').features.find(({ kind }) => kind === 'entrance');
+    if (hole?.kind !== 'entrance' || hole.shape !== 'round') throw new Error('no round entrance');
+    near([hole.diameter / 320 / 25.4], [3]);
+    const clipped = panel(box, 'floor').edges.filter(({ mitre }) => Math.abs(mitre - 45) < 1e-6);
+    expect(clipped).toHaveLength(4);
+    expect(stops(plan, box)).toEqual([]);
+    const used = boardsFor(plan, 1, [stock('1x10', 9.25, 6, 2200), stock('1x12', 11.25, 1, 600)]);
+    expect(used).toEqual({ boards: ['1x10', '1x12'], optimal: true });
+  });
+
+  test('an open-front robin box at 30° from 22 mm pallet boards, 145 and 95 mm wide', () => {
+    const slat = {
+      material: 'spruce',
+      thickness: fromMm(22),
+      length: fromMm(1150),
+      faceA: 'rough',
+      faceB: 'rough',
+    } as const;
+    const { plan, box } = built(start('open-front', 'european-robin'), {
+      wood: () => ({ thickness: fromMm(22), width: fromMm(145), material: 'spruce' }),
+      sizes: { width: fromMm(95), depth: fromMm(95), overhangSide: 0 },
+      angles: { slope: 30 },
+      choices: { slope: 'angle' },
+    });
+    const tilts = ['side-left', 'side-right', 'roof'].map((id) =>
+      Math.max(...panel(box, id).edges.map(({ tilt, mitre }) => Math.max(Math.abs(tilt), mitre))),
+    );
+    near(tilts, [30, 30, 30], 1e-6);
+    for (const each of box.panels)
+      expect(measuresOf(each).blankWidth).toBeLessThanOrEqual(fromMm(145));
+    expect(stops(plan, box)).toEqual([]);
+    const board = stock('', 0, 1, 80);
+    const used = boardsFor(plan, 1, [
+      { ...board, ...slat, id: 'wide', width: fromMm(145) },
+      { ...board, ...slat, id: 'narrow', width: fromMm(95), price: 50 },
+    ]);
+    expect(used).toEqual({ boards: ['narrow', 'wide'], optimal: true });
   });
 });
