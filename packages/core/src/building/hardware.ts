@@ -96,6 +96,9 @@ function fastenerLines({ joints }: PanelSet): HardwareLine[] {
 const doubledPanels = ({ wood }: BoxPlan, { panels }: PanelSet): readonly Panel[] =>
   panels.filter(({ role }) => wood[role]?.layers);
 
+/** Farther than a joint’s screw bites into the edge of two sheets; common practice, no source. */
+const CLEAR_OF_JOINTS = fromMm(50);
+
 /** Screws that hold two sheets together, those of one size together. */
 function layerLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
   const found = new Map<Fastener, number>();
@@ -111,7 +114,7 @@ function layerLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
     inchName: text`Exterior screw ${inchName}`,
     quantity,
     unit: 'pieces',
-    why: text`Press two sheets together while their glue sets, driven from the inside.`,
+    why: text`Press two sheets together while their glue sets, driven from the inside. Keep them ${ofLength(CLEAR_OF_JOINTS)} or more from an edge that is screwed: the joints’ screws run in there.`,
   }));
 }
 

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planFor } from '../../test/boxes.js';
+import { lengthsIn } from '../../test/texts.js';
 import { animalById } from '../animals/index.js';
 import { hardwareOf } from '../building/index.js';
 import { readBoxPlan, writeBoxPlan } from '../exchange/index.js';
@@ -128,7 +129,15 @@ describe('two thin sheets glued and screwed into one', () => {
     // Nothing is short enough for two of 9 mm that bites: they are clamped.
     expect(layerScrews({ ...front, thickness: fromMm(12) })).toBeNull();
     const lines = hardwareOf(doubled, box);
-    expect(lines.some(({ id }) => id.startsWith('layers-screw'))).toBe(true);
+    const why = must(
+      lines.find(({ id }) => id.startsWith('layers-screw')),
+      'screws of the sheets',
+    ).why;
+    // They keep out of the way of the joints' screws, none of which reaches so far in.
+    const clear = must(lengthsIn(why)[0], 'a length');
+    const bites = box.joints.flatMap(({ fastening }) => (fastening ? [fastening.bite] : []));
+    expect(bites.length).toBeGreaterThan(4);
+    expect(Math.max(...bites)).toBeLessThan(fromMm(clear));
     const glue = (plan: BoxPlan) =>
       hardwareOf(plan, box).find(({ id }) => id === 'glue')?.quantity ?? 0;
     expect(glue(doubled)).toBeGreaterThan(glue(start) + 20);
