@@ -109,7 +109,7 @@ test('two thin sheets glued into one are offered for a panel, and it is then saw
   await page.getByRole('button', { name: 'Lid', exact: true }).click();
   await page
     .locator('[data-board="Half-inch ply"]')
-    .getByRole('button', { name: /^Two of it, glued and screwed into one/ })
+    .getByRole('button', { name: /^Two of it, glued into one/ })
     .click();
   await expect(page.getByRole('region', { name: 'Panels' })).toContainText('two sheets in one');
   await page.getByRole('link', { name: 'Lay it out' }).click();

@@ -8,13 +8,13 @@ export interface AnswerState<A> {
   trouble: string | null;
 }
 
-type Word<A> = { kind: 'share'; share: number } | { kind: 'done'; answer: A };
+export type AnswerWord<A> = { kind: 'share'; share: number } | { kind: 'done'; answer: A };
 
 /** As much of a worker as one answer needs. */
 export interface AnswerWorker<A> {
   postMessage(question: unknown): void;
   terminate(): void;
-  onmessage: ((event: { data: Word<A> }) => void) | null;
+  onmessage: ((event: { data: AnswerWord<A> }) => void) | null;
   onerror: ((event: { message?: string }) => void) | null;
 }
 

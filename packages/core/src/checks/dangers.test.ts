@@ -492,6 +492,18 @@ describe('dangers, one a plan', () => {
     },
   );
 
+  test('a pipe that falls too little is not said to lie level', () => {
+    const said = (fall: number) =>
+      plainText(
+        must(
+          checksOf(tube({ angles: { pipeFall: fall } })).find(({ id }) => id === 'pipe-fall'),
+          'the pipe',
+        ).text,
+      );
+    expect(said(0)).toContain('lies level');
+    expect(said(1)).toContain('falls outwards by no more than 1°');
+  });
+
   test('a face that is named by itself as assumed counts as one that nobody has looked at', () => {
     for (const word of ['faceA', 'faceB', 'faces', 'face'])
       expect(found(small({ woodOf: { front: { assumed: [word] } } }), 'grip')).toBe('stop');

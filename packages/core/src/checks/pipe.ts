@@ -31,7 +31,7 @@ export const pipeFallRule: Rule = ({ box }) =>
       role: 'front',
       text: isDrained
         ? text`The pipe falls outwards by ${ofAngle(fall)}: rain that is blown in runs out again.`
-        : text`The pipe lies level: rain that is blown in runs into the room. Let it fall outwards, by ${ofAngle(LEAST_FALL)} at least.`,
+        : text`The pipe ${fall > 0.05 ? text`falls outwards by no more than ${ofAngle(fall)}` : 'lies level'}: rain that is blown in runs into the room. Let it fall outwards, by ${ofAngle(LEAST_FALL)} at least.`,
       remedies: isDrained
         ? []
         : [
@@ -51,9 +51,10 @@ const OPEN_ENOUGH = 60;
 const STEPS_ALONG = 8;
 
 /** The pipe's upper edge, from its outer end to the front's outside face. */
-function upperEdge({ from, to, outside }: Pipe, front: Panel): Vec3[] {
+function upperEdge(pipe: Pipe, front: Panel): Vec3[] {
+  const { from, outside } = pipe;
   const face = Math.min(...at(front.instances, 0).solid.vertices.map((corner) => corner[1]));
-  const fall = atan2(to[2] - from[2], to[1] - from[1]);
+  const fall = fallOf(pipe);
   const up: Vec3 = [0, -sin(fall) * (outside / 2), cos(fall) * (outside / 2)];
   return Array.from({ length: STEPS_ALONG + 1 }, (_unused, step): Vec3 => {
     const y = from[1] + ((face - from[1]) * step) / STEPS_ALONG;

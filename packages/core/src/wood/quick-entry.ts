@@ -131,33 +131,28 @@ function namedSizes(line: string, said: string): SaidSizes {
   );
 }
 
+/** Three sizes that a match gives, and the words round them; `words` stood between the sizes. */
+function threeSizes(
+  said: string,
+  found: RegExpExecArray,
+  sizes: NonNullable<SaidSizes['sizes']>,
+  words = '',
+): SaidSizes {
+  const { before, after } = around(said, found);
+  return { sizes, nominal: null, length: sizes.length, before: `${before}${words}`, after };
+}
+
 /** A sheet by its thickness and two sides, the shorter side across. */
 function sheetSizes(said: string): SaidSizes | null {
   const first = SHEET_FIRST.exec(said);
   if (first && materialIn(at(first, 2))?.grained === false) {
     const [, thickness = '', words = '', width = '', length = ''] = first;
-    const { before, after } = around(said, first);
-    return {
-      sizes: { thickness, width, length },
-      nominal: null,
-      length,
-      before: `${before}${words}`,
-      after,
-      soldBy: true,
-    };
+    return { ...threeSizes(said, first, { thickness, width, length }, words), soldBy: true };
   }
   const last = SHEET_LAST.exec(said);
   if (!last || materialIn(said)?.grained !== false) return null;
   const [, width = '', length = '', words = '', thickness = ''] = last;
-  const { before, after } = around(said, last);
-  return {
-    sizes: { thickness, width, length },
-    nominal: null,
-    length,
-    before: `${before}${words}`,
-    after,
-    soldBy: true,
-  };
+  return { ...threeSizes(said, last, { thickness, width, length }, words), soldBy: true };
 }
 
 function readSizes(line: string, said: string): SaidSizes {
@@ -170,19 +165,12 @@ function readSizes(line: string, said: string): SaidSizes {
   if (sheet) return sheet;
   if (full) {
     const [, thickness = '', width = '', length = ''] = full;
-    return { sizes: { thickness, width, length }, nominal: null, length, ...around(said, full) };
+    return threeSizes(said, full, { thickness, width, length });
   }
   const apart = APART.exec(said);
   if (!apart) return namedSizes(line, said);
   const [, thickness = '', width = '', words = '', length = ''] = apart;
-  const { before, after } = around(said, apart);
-  return {
-    sizes: { thickness, width, length },
-    nominal: null,
-    length,
-    before: `${before}${words}`,
-    after,
-  };
+  return threeSizes(said, apart, { thickness, width, length }, words);
 }
 
 function readMeasure(what: string, value: string, system: UnitSystem): Ticks {

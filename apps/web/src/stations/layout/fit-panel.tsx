@@ -4,6 +4,7 @@ import type { BoxPlan } from '@spare-knot/core/plan';
 
 import { lazy, Suspense, useEffect, useState, useSyncExternalStore } from 'react';
 import { Length } from '../../measure/length';
+import { AskWorker } from '../../workers/ask-worker';
 import { type AnswerWorker, OneAnswer } from '../../workers/one-answer';
 
 const FitChart = lazy(() => import('./fit-chart'));
@@ -104,28 +105,14 @@ export function FitPanel({
       <p className="text-sm text-soft">
         Which small change of size would save a board, or give one more piece from it?
       </p>
-      {share === null ? (
-        <button type="button" className="btn mt-1" onClick={start}>
-          Try the sizes
-        </button>
-      ) : (
-        <div className="mt-1 flex items-center gap-2">
-          <progress
-            className="h-3 flex-1 accent-chalk"
-            value={share}
-            max={1}
-            aria-label="Sizes tried"
-          />
-          <button type="button" className="btn !min-h-8" onClick={end}>
-            Stop
-          </button>
-        </div>
-      )}
-      {trouble && (
-        <p role="alert" className="mt-2 text-danger">
-          The sizes could not be tried: {trouble}
-        </p>
-      )}
+      <AskWorker
+        share={share}
+        trouble={trouble}
+        press="Try the sizes"
+        tried="sizes"
+        onStart={start}
+        onStop={end}
+      />
       {offers?.length === 0 && (
         <p className="mt-2 text-sm">
           No change within an eighth of a size saves money or gives more pieces from these boards.

@@ -18,7 +18,7 @@ function HowCut({ panel }: { panel: Panel }) {
       ...(words.length === 0 ? ['square'] : words),
       ...(panel.inside === 'rough' ? ['rough face inside'] : []),
       panel.fromLog ? 'off the log' : materialName(material),
-      ...(wood?.layers ? ['one of two, glued and screwed together'] : []),
+      ...(wood?.layers ? ['one of two, glued together'] : []),
     ],
     '; ',
   );

@@ -66,8 +66,7 @@ export function BoardToUse({
       {isThinSheet(board) && !locked && useFor !== null && (
         <p className="mt-1 text-sm">
           <button type="button" className="link min-h-7" onClick={() => onUse(true)}>
-            Two of it, glued and screwed into one <Length ticks={2 * board.thickness} unit />, for{' '}
-            {useFor}
+            Two of it, glued into one <Length ticks={2 * board.thickness} unit />, for {useFor}
           </button>{' '}
           <span className="text-soft">
             Each panel is then sawn twice; {screws === 0 ? 'clamps' : `${screws} screws a box`} hold

@@ -15,6 +15,7 @@ import { useBatch } from '../../batch/batch-context';
 import { sameValue } from '../../batch/change-paths';
 import type { WoodOfBatch } from '../../batch/use-wood';
 import { Length } from '../../measure/length';
+import { AskWorker } from '../../workers/ask-worker';
 import { type AnswerWorker, OneAnswer } from '../../workers/one-answer';
 import { sameRoles } from './role-groups';
 
@@ -139,8 +140,8 @@ function Why({ answer }: { answer: WhatToBuy }) {
       {tried} ways to give walls, roof and single panels their wood were tried
       {impossible > 0 && `; of ${impossible} more some panel finds no board`}.{' '}
       {lowerBound >= best.layout.cost
-        ? 'Proven: none with as few drawbacks can cost less.'
-        : `None with as few drawbacks can cost less than ${printMoney(lowerBound)}.`}{' '}
+        ? 'Proven: none of them with as few drawbacks can cost less.'
+        : `None of them with as few drawbacks can cost less than ${printMoney(lowerBound)}.`}{' '}
       {dearer.length > 0 &&
         `${dearer.length} were not laid out, since they cost at least ${printMoney(least)} and another with no more drawbacks costs less.`}
     </p>
@@ -181,28 +182,14 @@ export function WhatToBuyPanel({
       <p className="text-sm text-soft">
         Which wood, of what the yards sell, makes these boxes at the least price?
       </p>
-      {share === null ? (
-        <button type="button" className="btn mt-1" onClick={() => session.start(question)}>
-          Try the woods
-        </button>
-      ) : (
-        <div className="mt-1 flex items-center gap-2">
-          <progress
-            className="h-3 flex-1 accent-chalk"
-            value={share}
-            max={1}
-            aria-label="Woods tried"
-          />
-          <button type="button" className="btn !min-h-8" onClick={session.stop}>
-            Stop
-          </button>
-        </div>
-      )}
-      {trouble && (
-        <p role="alert" className="mt-2 text-danger">
-          The woods could not be tried: {trouble}
-        </p>
-      )}
+      <AskWorker
+        share={share}
+        trouble={trouble}
+        press="Try the woods"
+        tried="woods"
+        onStart={() => session.start(question)}
+        onStop={session.stop}
+      />
       {answer && !best && (
         <p className="mt-2 text-sm">No wood of the yards makes this box as it is planned.</p>
       )}

@@ -35,3 +35,16 @@ export const COMMON_CHOICES = {
 
 /** The maker's own word for how a planed front is made to climb by. */
 export const GRIP_BY = inWords('How the grip is made', 60);
+
+/** Front and back stand between the sides, or cover their edges. */
+export const BETWEEN_SIDES = [
+  'between',
+  'between the sides',
+  'The sides cover the edges of front and back.',
+] as const;
+export const OVER_SIDES = [
+  'over',
+  'over the sides',
+  'Front and back cover the edges of the sides.',
+] as const;
+export const WALLS_PICTURE = { picture: 'plan', highlights: ['front', 'back'] } as const;

@@ -1,5 +1,11 @@
 import { angle, length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
-import { COMMON_CHOICES, GRIP_BY } from '../common/choices.js';
+import {
+  BETWEEN_SIDES,
+  COMMON_CHOICES,
+  GRIP_BY,
+  OVER_SIDES,
+  WALLS_PICTURE,
+} from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN_NOT_CLIPPED, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
 import { GRIP_ON_SHEET, LADDER_ROLE } from '../common/grip.js';
@@ -78,14 +84,7 @@ export const CHOICES = {
     ],
     { picture: 'plan' },
   ),
-  walls: oneOf(
-    'Front and back',
-    [
-      ['over', 'over the sides', 'Front and back cover the edges of the sides.'],
-      ['between', 'between the sides', 'The sides cover the edges of front and back.'],
-    ],
-    { picture: 'plan', highlights: ['front', 'back'], meant: 'over' },
-  ),
+  walls: oneOf('Front and back', [OVER_SIDES, BETWEEN_SIDES], { ...WALLS_PICTURE, meant: 'over' }),
   lid: oneOf(
     'Lid',
     [

@@ -1,5 +1,5 @@
 import { length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
-import { COMMON_CHOICES } from '../common/choices.js';
+import { BETWEEN_SIDES, COMMON_CHOICES, OVER_SIDES, WALLS_PICTURE } from '../common/choices.js';
 import { RIDGE } from '../common/ridge.js';
 
 export const SIZES = {
@@ -69,14 +69,10 @@ export const CHOICES = {
     ['kerfs', 'scored', 'Shallow kerfs across every face that bats hang on, the post’s too.'],
     ['rough', 'rough sawn', 'Every roosting face is rough from the saw.'],
   ]),
-  walls: oneOf(
-    'Front and back',
-    [
-      ['between', 'between the sides', 'The sides cover the edges of front and back.'],
-      ['over', 'over the sides', 'Front and back cover the edges of the sides.'],
-    ],
-    { picture: 'plan', highlights: ['front', 'back'], meant: 'between' },
-  ),
+  walls: oneOf('Front and back', [BETWEEN_SIDES, OVER_SIDES], {
+    ...WALLS_PICTURE,
+    meant: 'between',
+  }),
   sideTops: oneOf(
     'Sides’ upper edges',
     [

@@ -41,6 +41,7 @@ type Size = keyof typeof SIZES;
 function dimensions(plan: RidgePlan, box: PanelSet): DrawnDimension<Size>[] {
   const { sizes, choices, wood } = plan;
   const { width, depth, sill, ridge = 0 } = at(box.cavities, 0);
+  const upright = choices.gableBy === 'apex' ? 'apexHeight' : 'sideHeight';
   const outside = choices.measure === 'outside';
   const thick = (role: keyof typeof ROLES): Ticks => (outside ? wood[role].thickness : 0);
   const front = wood.front.thickness;
@@ -64,23 +65,14 @@ function dimensions(plan: RidgePlan, box: PanelSet): DrawnDimension<Size>[] {
       to: depth + thick('back'),
       start: low,
     },
-    choices.gableBy === 'apex'
-      ? {
-          size: 'apexHeight',
-          view: 'section',
-          side: 'left',
-          from: low,
-          to: low + sizes.apexHeight,
-          start: 0,
-        }
-      : {
-          size: 'sideHeight',
-          view: 'section',
-          side: 'left',
-          from: low,
-          to: low + sizes.sideHeight,
-          start: 0,
-        },
+    {
+      size: upright,
+      view: 'section',
+      side: 'left',
+      from: low,
+      to: low + sizes[upright],
+      start: 0,
+    },
     {
       size: 'overhangFront',
       view: 'section',
@@ -102,6 +94,7 @@ function dimensions(plan: RidgePlan, box: PanelSet): DrawnDimension<Size>[] {
   return found;
 }
 
+/** Common practice, no source. */
 const THINNEST_USUAL_WALL = fromMm(12);
 
 /** Two slopes that meet at a ridge over gables. */
@@ -153,7 +146,7 @@ export const ridgeRoofBox = defineFamily({
     const sideHeight = needs.up(room + 20 + toMm(start.sizes.floorRecess));
     // The same gable by its apex and shoulders, at 45° over the thinnest usual walls: a saw tilts no further.
     const apexHeight = sideHeight + Math.round(width / 2);
-    const shoulderHeight = apexHeight - Math.round(width / 2) - THINNEST_USUAL_WALL;
+    const shoulderHeight = sideHeight - THINNEST_USUAL_WALL;
     const landing = animal.family === 'owl' ? 'shelf' : start.choices.landing;
     return {
       ...start,

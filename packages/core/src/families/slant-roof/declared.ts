@@ -1,5 +1,5 @@
 import { angle, type Chosen, length, oneOf, type PlanOf } from '../../plan/index.js';
-import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
+import { BETWEEN_SIDES, COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
 import { GRIP, LADDER_ROLE } from '../common/grip.js';
@@ -144,7 +144,7 @@ export const SLOPE_BY = oneOf(
 export const WALLS = oneOf(
   'Front and back',
   [
-    ['between', 'between the sides', 'The sides cover the edges of front and back.'],
+    BETWEEN_SIDES,
     [
       'over',
       'over the sides',
