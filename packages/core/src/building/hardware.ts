@@ -118,22 +118,38 @@ function layerLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
   }));
 }
 
-const nailLines = (box: PanelSet): HardwareLine[] => [
-  ...bought({
-    id: 'pivot',
-    name: text`Plain nail as a pivot`,
-    quantity: counted(box, 'pivot'),
-    unit: 'pieces',
-    why: text`One for each pivot hole; smooth, so that the wall turns on it.`,
-  }),
-  ...bought({
-    id: 'latch',
-    name: text`Latch nail`,
-    quantity: counted(box, 'latch'),
-    unit: 'pieces',
-    why: text`Sits loose in a hole that slopes down, so that it does not fall out.`,
-  }),
-];
+const PIVOTS: Readonly<Record<string, readonly [name: string, why: string]>> = {
+  nails: ['Plain nail as a pivot', 'smooth, so that the wall turns on it, and left a little proud'],
+  screws: ['Screw as a pivot', 'its shank plain under the head, and not driven tight'],
+};
+const LATCHES: Readonly<Record<string, readonly [name: string, why: string]>> = {
+  nail: ['Latch nail', 'Sits loose in a hole that slopes down, so that it does not fall out.'],
+  screws: ['Locking screw', 'One through each neighbour into the wall that swings.'],
+  knob: ['Knob screw', 'Through a neighbour into the wall that swings, turned out by hand.'],
+};
+
+/** What a wall that swings turns on and is held shut by, in the sizes that the plan gives. */
+function hungLines({ sizes, choices }: BoxPlan, box: PanelSet): HardwareLine[] {
+  const { pivotSize = 0, latchSize = 0 } = sizes;
+  const [pivot = '', turns = ''] = PIVOTS[choices.pivots ?? ''] ?? [];
+  const [latch = '', holds = ''] = LATCHES[choices.latch ?? ''] ?? [];
+  return [
+    ...bought({
+      id: 'pivot',
+      name: text`${pivot}, ${ofLength(pivotSize)} thick`,
+      quantity: counted(box, 'pivot'),
+      unit: 'pieces',
+      why: text`One for each pivot hole; ${turns}.`,
+    }),
+    ...bought({
+      id: 'latch',
+      name: text`${latch}, ${ofLength(latchSize)} thick`,
+      quantity: counted(box, 'latch'),
+      unit: 'pieces',
+      why: text`${holds}`,
+    }),
+  ];
+}
 
 const hook = (quantity: number, why: Text): HardwareLine => ({
   id: 'hook',
@@ -312,7 +328,7 @@ function finishLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
 export const hardwareOf = (plan: BoxPlan, box: PanelSet): HardwareLine[] => [
   ...fastenerLines(box),
   ...layerLines(plan, box),
-  ...nailLines(box),
+  ...hungLines(plan, box),
   ...hingeLines(box),
   ...stripLines(box),
   ...meshLine(box),

@@ -27,6 +27,8 @@ export function gapOver(roof: Panel, point: Vec3): Ticks {
   return (under - n[0] * point[0] - n[1] * point[1]) / n[2] - point[2];
 }
 
+const lowestOf = (panel: Panel): Ticks => Math.min(...cornersOf(panel).map((corner) => corner[2]));
+
 /** The corner that rises as the wall swings: outermost, and where its upper edge is lowest. */
 function risingCorner(wall: Panel, across: 0 | 1, sign: number): Vec3 {
   const along = across === 0 ? 1 : 0;
@@ -62,7 +64,9 @@ export const swingingPanel = ({ choices }: BoxPlan, box: PanelSet): Panel | unde
 export const swingRule: Rule = ({ plan, box }) => {
   const { access } = plan.choices;
   const wall = swingingPanel(plan, box);
-  const roof = box.panels.find((panel) => panel.role === 'roof');
+  // Over the door of a side that is split lies its fixed part, level below.
+  const fixed = access === 'side' && box.panels.find(({ role }) => role === 'side-above');
+  const roof = fixed || box.panels.find((panel) => panel.role === 'roof');
   if (!wall || !roof) return [];
   const pivots = pivotsOf(box);
   const across = access === 'front' ? 1 : 0;
@@ -72,10 +76,10 @@ export const swingRule: Rule = ({ plan, box }) => {
   const corner = risingCorner(wall, across, sign);
   // How steeply the roof climbs inwards over the corner.
   const over = at(roof.instances, 0).outsideNormal;
-  const slope = atan2(sign * over[across], over[2]);
+  const slope = fixed ? 0 : atan2(sign * over[across], over[2]);
   const below = corner[2] - axis[2];
   const needed = swingRiseUnderSlope(below, Math.abs(corner[across] - axis[across]), slope);
-  const there = gapOver(roof, corner);
+  const there = fixed ? lowestOf(fixed) - corner[2] : gapOver(roof, corner);
   const free = there >= needed - 1;
   const name = access === 'front' ? 'front' : 'side';
   return [

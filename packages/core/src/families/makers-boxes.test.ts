@@ -1,75 +1,25 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { expectSound, planFor } from '../../test/boxes.js';
+import {
+  boardsFor,
+  built,
+  type Change,
+  inches,
+  near,
+  panel,
+  start,
+  stock,
+  stops,
+} from '../../test/makers.js';
 import { testSolver } from '../../test/solver.js';
-import { animalById } from '../animals/index.js';
-import { layoutJob, STANDARD_SAW, type Stock } from '../job/index.js';
+import { layoutJob, STANDARD_SAW } from '../job/index.js';
 import { checkLayout, type LinearSolver, searchLayout } from '../layout/index.js';
 import { at, must, sum } from '../lists/index.js';
 import { fromInches, fromMm } from '../measure/index.js';
-import { measuresOf, type Panel, type PanelSet } from '../panels/index.js';
-import type { BoxPlan, PanelWood } from '../plan/index.js';
-import { buildBox, checkBox, familyById } from './registry.js';
+import { measuresOf, type PanelSet } from '../panels/index.js';
+import type { PanelWood } from '../plan/index.js';
+import { buildBox } from './registry.js';
 
 /** Boxes as makers build them, from their makers' own numbers. Every figure is common practice, no source. */
-
-const start = (family: string, animal: string): BoxPlan =>
-  planFor(must(familyById(family), family), must(animalById(animal), animal));
-
-interface Change {
-  sizes?: Record<string, number>;
-  angles?: Record<string, number>;
-  choices?: Record<string, string>;
-  wood?: (role: string, own: PanelWood) => Partial<PanelWood>;
-}
-
-const built = (
-  from: BoxPlan,
-  { sizes, angles, choices, wood }: Change,
-): { plan: BoxPlan; box: PanelSet } => {
-  const plan: BoxPlan = {
-    ...from,
-    sizes: { ...from.sizes, ...sizes },
-    angles: { ...from.angles, ...angles },
-    choices: { ...from.choices, ...choices },
-    wood: Object.fromEntries(
-      Object.entries(from.wood).map(([role, own]) => [role, { ...own, ...wood?.(role, own) }]),
-    ),
-  };
-  const made = buildBox(plan);
-  if (!made.ok) throw new Error(JSON.stringify(made.refusals));
-  expectSound(made.box);
-  return { plan, box: made.box };
-};
-const panel = ({ panels }: PanelSet, id: string): Panel =>
-  must(
-    panels.find((each) => each.id === id),
-    id,
-  );
-/** Length along the grain and width, in inches. */
-const inches = (box: PanelSet, id: string): number[] => {
-  const { longPoint, blankWidth } = measuresOf(panel(box, id));
-  return [longPoint, blankWidth].map((ticks) => ticks / 320 / 25.4);
-};
-const near = (values: readonly number[], wanted: readonly number[], by = 0.002): void => {
-  expect(values).toHaveLength(wanted.length);
-  values.forEach((value, index) => {
-    expect(Math.abs(value - at(wanted, index))).toBeLessThan(by);
-  });
-};
-const stock = (id: string, width: number, feet: number, price: number): Stock => ({
-  id,
-  quantity: 400,
-  material: 'western-red-cedar',
-  thickness: fromInches(0.75),
-  width: fromInches(width),
-  length: fromInches(12 * feet),
-  faceA: 'rough',
-  faceB: 'rough',
-  price,
-  offcut: false,
-  grained: true,
-  defects: [],
-});
 
 let solver: LinearSolver;
 beforeAll(async () => {
@@ -257,24 +207,6 @@ describe('a ridge box of 140 × 18 boards', () => {
 });
 
 describe('boxes straight from their boards', () => {
-  /** The boards that so many of them take; the layout stands, and nothing is left over. */
-  const boardsFor = (plan: BoxPlan, boxes: number, boards: Stock[]) => {
-    const saw = { ...STANDARD_SAW, kerf: fromInches(1 / 8) };
-    const made = layoutJob({ name: '', plan, boxes, stock: boards, saw, seconds: 5, pinned: [] });
-    if (!made.ok) throw new Error('no job');
-    let asked = 0;
-    const layout = searchLayout(made.job, {
-      clock: () => 0,
-      solver,
-      stopped: () => ++asked > 400,
-    });
-    expect(layout.unplaced).toEqual([]);
-    expect(checkLayout(made.job, layout)).toEqual([]);
-    return { boards: layout.boards.map(({ stock: of }) => of).sort(), optimal: layout.optimal };
-  };
-  const stops = (plan: BoxPlan, box: PanelSet) =>
-    checkBox(plan, box).filter(({ severity }) => severity === 'stop');
-
   test('a kestrel box of 1 × 10 under a 1 × 12 roof: 3 in hole, four corner drains, one 6 ft board but for the roof', () => {
     const { plan, box } = built(start('slant-roof', 'american-kestrel'), {
       wood: (role) => ({
@@ -300,7 +232,12 @@ describe('boxes straight from their boards', () => {
     const clipped = panel(box, 'floor').edges.filter(({ mitre }) => Math.abs(mitre - 45) < 1e-6);
     expect(clipped).toHaveLength(4);
     expect(stops(plan, box)).toEqual([]);
-    const used = boardsFor(plan, 1, [stock('1x10', 9.25, 6, 2200), stock('1x12', 11.25, 1, 600)]);
+    const used = boardsFor(
+      plan,
+      1,
+      [stock('1x10', 9.25, 6, 2200), stock('1x12', 11.25, 1, 600)],
+      solver,
+    );
     expect(used).toEqual({ boards: ['1x10', '1x12'], optimal: true });
   });
 
@@ -326,10 +263,15 @@ describe('boxes straight from their boards', () => {
       expect(measuresOf(each).blankWidth).toBeLessThanOrEqual(fromMm(145));
     expect(stops(plan, box)).toEqual([]);
     const board = stock('', 0, 1, 80);
-    const used = boardsFor(plan, 1, [
-      { ...board, ...slat, id: 'wide', width: fromMm(145) },
-      { ...board, ...slat, id: 'narrow', width: fromMm(95), price: 50 },
-    ]);
+    const used = boardsFor(
+      plan,
+      1,
+      [
+        { ...board, ...slat, id: 'wide', width: fromMm(145) },
+        { ...board, ...slat, id: 'narrow', width: fromMm(95), price: 50 },
+      ],
+      solver,
+    );
     expect(used).toEqual({ boards: ['narrow', 'wide'], optimal: true });
   });
 });

@@ -24,4 +24,4 @@ export type {
   PanelSet,
 } from './panel-set.js';
 export { stavesOf } from './staves.js';
-export { LATCH, PIVOT, swingGap, swingRise, swingRiseUnderSlope } from './swing.js';
+export { swingGap, swingRise, swingRiseUnderSlope } from './swing.js';

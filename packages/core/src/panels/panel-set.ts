@@ -136,7 +136,8 @@ export type OpeningKind =
   | 'vent-gap'
   | 'vent-hole'
   | 'drain'
-  | 'play';
+  | 'play'
+  | 'slit';
 
 /** Where a room is open on purpose. */
 export interface Opening {

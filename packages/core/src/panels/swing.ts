@@ -1,8 +1,5 @@
 import { cos, fromMm, sin, type Ticks } from '../measure/index.js';
 
-/** Pivots are plain nails or screws of about this thickness; the latch is a nail in a hole a little larger: common practice, no source. */
-export const PIVOT: Ticks = fromMm(3);
-export const LATCH = { diameter: fromMm(3.5), above: fromMm(28), slope: 10 } as const;
 /** Play over what geometry asks for, so that swelling wood does not bind: common practice, no source. */
 const PLAY: Ticks = fromMm(1);
 

@@ -38,8 +38,8 @@ const HOLES: Record<Exclude<HoleKind, 'pilot'>, string> = {
   entrance: 'Entrance',
   vent: 'Vent',
   drain: 'Drain',
-  pivot: 'Hole for the pivot nail',
-  latch: 'Hole for the latch nail',
+  pivot: 'Hole for the pivot',
+  latch: 'Hole for the latch',
 };
 
 /** How far words along an edge are turned, in degrees, so that they are read from below or from the right. */

@@ -12,12 +12,18 @@ const HOLES: Record<Exclude<Round['kind'], 'entrance' | 'pilot'>, string> = {
   vent: 'vent holes',
   drain: 'drain holes',
   pivot: 'pivot',
-  latch: 'latch hole, sloping down 10°',
+  latch: 'latch hole',
 };
 const GROOVES: Record<Exclude<Groove['purpose'], 'grip'>, string> = {
   drip: 'drip kerf',
   dado: 'groove',
   notch: 'notch',
+};
+
+/** How a hole is bored that is not square to its face. */
+const slopeOf = (feature: Feature): string => {
+  const rise = holeRise(feature);
+  return rise === 0 ? '' : `, sloping ${rise < 0 ? 'down' : 'up'} ${printAngle(Math.abs(rise))}`;
 };
 
 /** Round holes but entrances and pilots, those of one kind and size together. */
@@ -27,8 +33,9 @@ function roundHoles({ features }: Panel) {
     if (!('diameter' in feature) || feature.kind === 'entrance' || feature.kind === 'pilot')
       continue;
     const { kind, diameter } = feature;
-    const key = `${kind} ${diameter}`;
-    found.set(key, { name: HOLES[kind], diameter, count: (found.get(key)?.count ?? 0) + 1 });
+    const name = `${HOLES[kind]}${slopeOf(feature)}`;
+    const key = `${name} ${diameter}`;
+    found.set(key, { name, diameter, count: (found.get(key)?.count ?? 0) + 1 });
   }
   return [...found.values()];
 }

@@ -155,12 +155,12 @@ export const NO_PARTS: Parts = { drafts: [], joints: [] };
 
 /** Strips on the wall, as sticks of their own. */
 export function ladder(
-  plan: GripPlan & { wood: { readonly ladder: PanelWood } },
+  plan: GripPlan & { wood: { readonly ladder?: PanelWood } },
   wall: GripWall,
 ): Parts {
   if (plan.choices.grip !== 'ladder') return NO_PARTS;
-  const { thickness, width } = plan.wood.ladder;
-  if (!width) return NO_PARTS;
+  const { thickness, width } = plan.wood.ladder ?? {};
+  if (!thickness || !width) return NO_PARTS;
   const drafts = levels(wall, Math.max(RUNG, width + fromMm(12)), width)
     .filter((z) => reachOfRung(wall, width, z) >= LEAST_REACH)
     .map((z, index) => rung(wall, thickness, width, z, index));

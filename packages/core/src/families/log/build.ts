@@ -132,8 +132,8 @@ function joints({ choices }: LogPlan, floor: Floor): JointDraft[] {
       ...meet('slab-back', side),
       ...meet('floor', side),
     ]),
-    ...meet('floor', 'slab-front', front, floor.meetsEnds),
-    ...meet('floor', 'slab-back', 'butt', floor.meetsEnds),
+    ...meet('floor', 'slab-front', front, floor.meetsFront),
+    ...meet('floor', 'slab-back', 'butt', floor.meetsBack),
     ...all.flatMap((id) => meet('roof', id, lidOn(id))),
   ];
 }

@@ -15,14 +15,18 @@ import { text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
 import { COMMON_CHOICES, MEASURE } from '../common/choices.js';
 import { DRAIN, FLOOR_AT } from '../common/floor.js';
+import { NOT_HUNG } from '../common/hung-wall.js';
 import { roomFor } from '../common/room.js';
 import { defineFamily } from '../define-family.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
 import {
   BODY_ROLES,
   DRIP,
+  LOWER_EDGES,
+  PLAIN,
   ROOF_FIXED,
   ROOF_GRAIN,
+  ROOF_REAR,
   ROUGH_FACE_OPEN,
   SHELL_SIZES,
   type ShellPlan,
@@ -46,8 +50,10 @@ const SIZES = {
 /** An open front is its own entrance, vent and way in. */
 const CHOICES = {
   roof: ROOF_FIXED,
+  rearEdge: ROOF_REAR,
   slope: SLOPE_BY,
   walls: WALLS,
+  lowerEdges: LOWER_EDGES,
   measure: MEASURE,
   floor: DRAIN,
   floorAt: FLOOR_AT,
@@ -61,10 +67,25 @@ type Plan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof BODY_ROLES>;
 
 /** The same walls and roof, with the questions answered that an open front does not raise. */
 const shellOf = (plan: Plan): ShellPlan => ({
-  sizes: { ...plan.sizes, ventSize: 0, pivotBelow: 0, play: 0, playOverFloor: 0 },
+  sizes: {
+    ...plan.sizes,
+    ...NOT_HUNG.sizes,
+    ...PLAIN.sizes,
+    ventSize: 0,
+    play: 0,
+    playOverFloor: 0,
+  },
   angles: plan.angles,
-  choices: { ...plan.choices, access: 'none', opensAt: 'right', vents: 'none', grip: 'none' },
-  wood: { ...plan.wood, ladder: plan.wood.front },
+  choices: {
+    ...plan.choices,
+    ...NOT_HUNG.choices,
+    ...PLAIN.choices,
+    access: 'none',
+    opensAt: 'right',
+    vents: 'none',
+    grip: 'none',
+  },
+  wood: plan.wood,
 });
 
 /** Like the slant-roof box, the front only part of the height: for wagtails, phoebes, and robins of both worlds. */

@@ -51,8 +51,8 @@ function wallJoints(
   return [
     ...walls.flatMap((side) => [...meet('front', side), ...meet('back', side)]),
     ...['side-left', lowestOfSide(right)].flatMap((side) => meet('floor', side)),
-    ...meet('floor', 'front', 'butt', floor.meetsEnds),
-    ...meet('floor', 'back', 'butt', floor.meetsEnds),
+    ...meet('floor', 'front', 'butt', floor.meetsFront),
+    ...meet('floor', 'back', 'butt', floor.meetsBack),
     ...meet('roof', 'front', lidded),
     ...meet('roof', 'back', choices.lid === 'hinged' ? 'hinged' : lidded),
     ...['side-left', highestOfSide(right)].flatMap((side) =>

@@ -55,8 +55,8 @@ function jointsOf(plan: RidgePlan, frame: RidgeFrame, pieces: Pieces): JointDraf
       ...meet('floor', s, onFloor(s), touches(s, play.floor)),
       ...meet(SLOPES[index] ?? SLOPES[0], s, held('roof', s), frame.gapOver(s) === 0),
     ]),
-    ...meet('floor', 'front', onFloor('front'), floor.meetsEnds),
-    ...meet('floor', 'back', onFloor('back'), floor.meetsEnds),
+    ...meet('floor', 'front', onFloor('front'), floor.meetsFront),
+    ...meet('floor', 'back', onFloor('back'), floor.meetsBack),
     ...['front', 'back'].flatMap((g) => SLOPES.flatMap((r) => meet(g, r, held(g, r)))),
     ...pieces.cleats.flatMap(({ id }, index) => {
       const wall = SIDES[index] ?? SIDES[0];

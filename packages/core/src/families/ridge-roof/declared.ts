@@ -11,10 +11,12 @@ import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
 import { GRIP, LADDER_ROLE } from '../common/grip.js';
+import { hungChoices, hungSizes } from '../common/hung-wall.js';
 import { playSizes } from '../common/play.js';
 import { RIDGE } from '../common/ridge.js';
 
 const byApex = (s: Chosen): boolean => s.gableBy === 'apex';
+const swings = (s: Chosen): boolean => s.access === 'side';
 const bySides = (s: Chosen): boolean => !byApex(s);
 
 export const SIZES = {
@@ -74,10 +76,11 @@ export const SIZES = {
     12,
     80,
     25.4,
-    'The axis on which the side swings; both nails at this height.',
-    (s) => s.access === 'side',
+    'The axis on which the side swings; both pivots at this height.',
+    swings,
   ),
-  ...playSizes((s) => s.access === 'side'),
+  ...playSizes(swings),
+  ...hungSizes(swings),
   ventSize: length('Vent', 3, 25, 6.4, 'Height of a gap or diameter of a hole.'),
   shelfDeep: length(
     'Landing shelf, deep',
@@ -128,7 +131,7 @@ export const CHOICES = {
     [
       'side',
       'a side that swings',
-      'One side pivots on two nails through the gables; a latch nail holds it shut.',
+      'One side pivots on two nails or screws through the gables; a latch holds it shut.',
     ],
     [
       'screwed',
@@ -144,6 +147,7 @@ export const CHOICES = {
     ],
     { applies: (s) => s.access === 'side' || s.walls === 'between' },
   ),
+  ...hungChoices(swings),
   floor: DRAIN,
   floorAt: FLOOR_AT,
   floorOn: oneOf(

@@ -1,6 +1,7 @@
 import { cos, tan } from '../../measure/index.js';
 import { type Derived, derivedLength } from '../../panels/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
+import { pivotDerived } from '../common/hung-wall.js';
 import { swingWidth } from '../common/play.js';
 import type { RidgePlan } from './declared.js';
 import type { RidgeFrame } from './frame.js';
@@ -76,5 +77,6 @@ export function derive(plan: RidgePlan, frame: RidgeFrame): Derived[] {
     },
     ...swingWidth('Side', frame.depth, frame.play),
     ...swingGap(plan, frame),
+    ...(frame.swing ? pivotDerived(plan) : []),
   ];
 }

@@ -164,6 +164,11 @@ function wallFaults({ sizes, choices }: RidgePlan, frame: RidgeFrame): Fault[] {
       text`The axis lies below the middle of the wall. Set it nearer the upper edge.`,
     ),
     fault(
+      swing !== null && sizes.latchAbove > sideHeight / 2,
+      'latchAbove',
+      text`The latch lies above the middle of the wall, near its axis, and would hardly hold it. Set it lower.`,
+    ),
+    fault(
       cleat !== null && (!cleat.wide || cleat.wide > width / 3),
       'wood.cleat',
       text`Choose a stick for the cleats, no wider than a third of the room.`,

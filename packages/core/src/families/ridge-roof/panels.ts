@@ -1,15 +1,14 @@
-import { cos, fromMm, sin, tan } from '../../measure/index.js';
-import { type Draft, type Feature, LATCH, PIVOT, wood } from '../../panels/index.js';
+import { fromMm, tan } from '../../measure/index.js';
+import { type Draft, wood } from '../../panels/index.js';
 import { sillOf } from '../../plan/index.js';
 import { atLeast, between, solidInside, type Vec3 } from '../../solid/index.js';
 import { entranceFeature } from '../common/entrance.js';
 import { type GripWall, gripFeatures } from '../common/grip.js';
 import { roundHoles } from '../common/holes.js';
+import { type HungHole, hungFeatures, hungHoles } from '../common/hung-wall.js';
 import { slopeAt, underRidge, underSlope } from '../common/ridge.js';
 import type { RidgePlan } from './declared.js';
 import { type RidgeFrame, UNDER_SILL } from './frame.js';
-
-type ToFrame = Parameters<NonNullable<Draft['features']>>[0];
 
 const UPRIGHT = { grain: 'along', knots: 'sound', grainDirection: [0, 0, 1] as Vec3 } as const;
 
@@ -31,33 +30,20 @@ export const gripWallOf = ({ half, apex, pitch, entrance }: RidgeFrame): GripWal
   sill: sillOf(entrance),
 });
 
-/** The pivot through a gable at `y`, and the latch where the gable takes one. */
-function nails(
-  { swing, bottom }: RidgeFrame,
-  y: number,
-  latch: boolean,
-  toFrame: ToFrame,
-): Feature[] {
+/** What goes through the gables where a side swings: the front takes a single latch. */
+function hungIn(
+  { sizes, choices }: RidgePlan,
+  { swing, bottom, t, depth }: RidgeFrame,
+): HungHole[] {
   if (!swing) return [];
-  const pivot: Feature = {
-    kind: 'pivot',
-    shape: 'round',
-    centre: toFrame([swing.x, y, swing.z]),
-    diameter: PIVOT,
-    depth: 'through',
-  };
-  if (!latch) return [pivot];
-  return [
-    pivot,
-    {
-      kind: 'latch',
-      shape: 'round',
-      centre: toFrame([swing.x, y, bottom + LATCH.above]),
-      diameter: LATCH.diameter,
-      depth: 'through',
-      axis: [0, cos(LATCH.slope), -sin(LATCH.slope)],
-    },
-  ];
+  return hungHoles(
+    { choices },
+    [
+      { panel: 'front', at: [swing.x, -t.front, 0], inwards: [0, 1, 0] },
+      { panel: 'back', at: [swing.x, depth + t.back, 0], inwards: [0, -1, 0] },
+    ],
+    { pivotZ: swing.z, latchZ: bottom + sizes.latchAbove },
+  );
 }
 
 const acrossGable = ({ over, half, t }: RidgeFrame) =>
@@ -82,7 +68,7 @@ export function frontGable(plan: RidgePlan, frame: RidgeFrame): Draft {
     features: (toFrame) => [
       entranceFeature(entrance, toFrame([0, -t.front, entrance.centre])),
       ...gripFeatures(plan, gripWallOf(frame), toFrame),
-      ...nails(frame, -t.front, true, toFrame),
+      ...hungFeatures(plan, hungIn(plan, frame), 'front', toFrame),
     ],
   };
 }
@@ -105,7 +91,7 @@ export function backGable(plan: RidgePlan, frame: RidgeFrame): Draft {
     inside: 'any',
     features: (toFrame) => [
       ...roundHoles('vent', ventsOf(plan, frame), plan.sizes.ventSize, toFrame),
-      ...nails(frame, depth + t.back, false, toFrame),
+      ...hungFeatures(plan, hungIn(plan, frame), 'back', toFrame),
     ],
   };
 }

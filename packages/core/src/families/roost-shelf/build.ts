@@ -121,8 +121,8 @@ const joints = ({ floor }: ShelfFrame): JointDraft[] => [
     ...meet('front', id),
     ...meet('back', id),
   ]),
-  ...meet('floor', 'front', 'butt', floor.meetsEnds),
-  ...meet('floor', 'back', 'butt', floor.meetsEnds),
+  ...meet('floor', 'front', 'butt', floor.meetsFront),
+  ...meet('floor', 'back', 'butt', floor.meetsBack),
   ...[0, 1].flatMap((index) => [
     ...meet(`bracket-${index}`, 'floor'),
     ...meet(`bracket-${index}`, 'back'),

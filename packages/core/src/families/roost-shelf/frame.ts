@@ -78,7 +78,7 @@ function isBlocked({ floor, brackets, t, depth, out }: ShelfFrame): boolean {
 }
 
 export function shelfFaults({ sizes, choices }: ShelfPlan, frame: ShelfFrame): Refusal[] {
-  const gap = choices.floor === 'gap' ? sizes.drainSize : 0;
+  const gap = choices.floor.startsWith('gap') ? sizes.drainSize : 0;
   const fault = (when: boolean, field: string, message: Text) => ({ when, field, message });
   return refusalsOf([
     fault(

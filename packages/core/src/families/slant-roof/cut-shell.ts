@@ -1,15 +1,28 @@
 import type { Refusal } from '../../plan/index.js';
-import { floorIn } from '../common/floor.js';
+import { type Floor, floorIn } from '../common/floor.js';
 import { type GripWall, ladder, NO_PARTS } from '../common/grip.js';
 import type { Cut } from '../define-family.js';
 import type { ShellPlan } from './declared.js';
 import { derive } from './derive.js';
 import { shellFaults } from './faults.js';
-import { frameOf, frontSill, type WayIn } from './frame.js';
+import { type Frame, frameOf, frontSill, type WayIn } from './frame.js';
+import { hungIn } from './hung.js';
 import { shellJoints } from './joints.js';
-import { nailsOf } from './nails.js';
 import { shellCavity, shellOpenings } from './openings.js';
 import { type Shell, shellPanels, ventHoles } from './panels.js';
+
+/** The floor that is held, and the tray over it where there is one. The room's floor is the upper of the two. */
+function floorsIn(plan: ShellPlan, frame: Frame): Pick<Shell, 'floor' | 'tray'> {
+  const swinging = frame.swing?.wall.replace('side-', '');
+  const play = swinging ? { [swinging]: frame.play.floor } : {};
+  const room = { half: frame.width / 2, front: 0, back: frame.depth };
+  const floor: Floor = floorIn(plan, { ...room, play, top: -frame.t.tray }, frame.t.floor);
+  if (plan.choices.tray !== 'tray') return { floor, tray: null };
+  const free = plan.sizes.trayPlay;
+  const round = { left: free, right: free, front: free, back: free };
+  const clear = { ...round, ...(swinging && { [swinging]: Math.max(free, frame.play.floor) }) };
+  return { floor, tray: floorIn(plan, { ...room, play: clear }, frame.t.tray) };
+}
 
 /** Cuts walls, floor and roof of a box under one slope out of space, or says what would have to change. */
 export function cutShell(plan: ShellPlan, wayIn: WayIn): Cut | readonly Refusal[] {
@@ -25,16 +38,13 @@ export function cutShell(plan: ShellPlan, wayIn: WayIn): Cut | readonly Refusal[
     floor: 0,
     sill: frontSill(frame),
   };
-  const swinging = frame.swing?.wall.replace('side-', '');
-  const play = swinging ? { [swinging]: frame.play.floor } : {};
-  const floor = floorIn(plan, { half, front: 0, back: frame.depth, play }, frame.t.floor);
   const shell: Shell = {
     plan,
     frame,
-    floor,
+    ...floorsIn(plan, frame),
     gripWall,
     vents: ventHoles(plan, frame),
-    nails: nailsOf(frame),
+    hung: hungIn(plan, frame),
   };
   const { grip } = plan.choices;
   const rungs =
@@ -43,7 +53,7 @@ export function cutShell(plan: ShellPlan, wayIn: WayIn): Cut | readonly Refusal[
       : ladder({ choices: { grip }, wood: plan.wood }, gripWall);
   return {
     drafts: [...shellPanels(shell), ...rungs.drafts],
-    joints: [...shellJoints(plan, frame, floor), ...rungs.joints],
+    joints: [...shellJoints(shell), ...rungs.joints],
     openings: shellOpenings(shell),
     cavities: [shellCavity(frame)],
     derived: derive(plan, frame),

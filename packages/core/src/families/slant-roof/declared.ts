@@ -1,14 +1,30 @@
-import { angle, type Chosen, length, oneOf, type PlanOf } from '../../plan/index.js';
+import type { Ticks } from '../../measure/index.js';
+import {
+  angle,
+  type Chosen,
+  length,
+  oneOf,
+  type PanelWood,
+  type PlanOf,
+  since,
+} from '../../plan/index.js';
 import { BETWEEN_SIDES, COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
 import { GRIP, LADDER_ROLE } from '../common/grip.js';
+import { hungChoices, hungSizes } from '../common/hung-wall.js';
 import { playSizes } from '../common/play.js';
+
+/** How far the back stands out beside the box; it can only where it covers the sides' edges. */
+export const backWider = ({ sizes, choices }: ShellPlan): Ticks =>
+  choices.walls === 'over' ? sizes.backWider : 0;
 
 /** Roofs that end against the back, which may stand on above them. */
 const AGAINST_BACK = ['butt', 'strip', 'groove'];
 export const isAgainstBack = ({ roof }: Chosen): boolean => AGAINST_BACK.includes(roof ?? '');
 const swings = ({ access }: Chosen): boolean => access === 'side' || access === 'front';
+const isSplit = ({ access, sideIn }: Chosen): boolean => access === 'side' && sideIn === 'two';
+const hasTray = ({ tray }: Chosen): boolean => tray === 'tray';
 
 /** Lengths are written here in millimetres. Figures without a source are common practice. */
 export const SHELL_SIZES = {
@@ -77,6 +93,28 @@ export const SHELL_SIZES = {
     isAgainstBack,
   ),
   backBelow: length('Back longer below', 0, 200, 38, 'Below the walls, to fix the box by.'),
+  backWider: since(
+    length(
+      'Back wider than the box, at each side',
+      0,
+      150,
+      0,
+      'A board that stands out beside the box, to fix it by or to keep the rain off.',
+      (s) => s.walls === 'over',
+    ),
+    0,
+  ),
+  lowerBevel: since(
+    angle(
+      'Bevel of the lower edges',
+      5,
+      30,
+      15,
+      'From square; the outer face is the longer one, and drips.',
+      (s) => s.lowerEdges === 'bevelled',
+    ),
+    15,
+  ),
 };
 
 export const PIVOT_BELOW = length(
@@ -84,17 +122,75 @@ export const PIVOT_BELOW = length(
   12,
   80,
   25.4,
-  'The axis on which the wall swings; both nails at this height.',
+  'The axis on which the wall swings; both pivots at this height.',
   swings,
 );
-export const PLAY_SIZES = playSizes(swings);
+/** What belongs to a wall that swings: its play, its hardware, its lip, and where a side is split above it. */
+export const SWING_SIZES = {
+  ...playSizes(swings),
+  ...hungSizes(swings),
+  lip: since(
+    length(
+      'Lip of the wall that swings',
+      0,
+      25,
+      0,
+      'It hangs so far below its neighbours: water drips off, and there is something to pull by.',
+      swings,
+    ),
+    0,
+  ),
+  splitAt: since(
+    length(
+      'Door’s upper edge above the floor',
+      60,
+      900,
+      120,
+      'Where the side is sawn in two: the door below, a fixed part above.',
+      isSplit,
+    ),
+    120,
+  ),
+  slit: since(
+    length(
+      'Slit over the door',
+      3,
+      20,
+      6,
+      'To look for wasps through before it is opened.',
+      isSplit,
+    ),
+    6,
+  ),
+};
+export const TRAY_PLAY = since(
+  length('Room round the tray', 0, 8, 2, 'So that it lifts out when it has swollen.', hasTray),
+  2,
+);
+/** Sizes that are the hardware’s or the hand’s: no layout is saved by trimming them. */
+export const NOT_TRIMMED = [
+  'pivotBelow',
+  'play',
+  'playOverFloor',
+  'pivotSize',
+  'latchSize',
+  'latchAbove',
+  'lip',
+  'splitAt',
+  'slit',
+  'trayPlay',
+  'ventSize',
+  'drainSize',
+  'letIn',
+] as const;
 export const VENT_SIZE = length('Vent', 3, 25, 6.4, 'Height of a gap or diameter of a hole.');
 
 export const SIZES = {
   ...SHELL_SIZES,
   ...ENTRANCE_SIZES,
   pivotBelow: PIVOT_BELOW,
-  ...PLAY_SIZES,
+  ...SWING_SIZES,
+  trayPlay: TRAY_PLAY,
   ventSize: VENT_SIZE,
 };
 
@@ -132,6 +228,59 @@ export const ROOF_FIXED = oneOf('Roof', [ROOFS.butt, ROOFS.over, ROOFS.groove, R
   highlights: ['roof'],
 });
 
+export const ROOF_REAR = oneOf(
+  'Roof’s rear edge',
+  [
+    [
+      'square',
+      'square to the slope',
+      'As it comes off the saw; its lower corner stands out a little.',
+    ],
+    ['plumb', 'bevelled, plumb', 'Flush with the back’s outer face, so that the box hangs flat.'],
+  ],
+  {
+    picture: 'section',
+    highlights: ['roof'],
+    applies: (s) => s.roof === 'over',
+    meant: 'square',
+  },
+);
+
+export const LOWER_EDGES = oneOf(
+  'Lower edges of front and sides',
+  [
+    ['square', 'square', 'One cut for all.'],
+    ['bevelled', 'bevelled', 'They drip on the outside.'],
+  ],
+  { picture: 'section', meant: 'square' },
+);
+
+const SIDE_IN = oneOf(
+  'The side that swings is',
+  [
+    ['one', 'one piece', 'From the bottom to the roof.'],
+    [
+      'two',
+      'split',
+      'A door below, a fixed part above it and a slit between: for large boxes, and to look in through.',
+    ],
+  ],
+  { applies: (s) => s.access === 'side', meant: 'one' },
+);
+
+const TRAY = oneOf(
+  'Over the floor',
+  [
+    ['none', 'nothing', 'The nest stands on the floor.'],
+    [
+      'tray',
+      'a tray',
+      'A second floor that lies loose on the first and is lifted out with the nest.',
+    ],
+  ],
+  { picture: 'section', highlights: ['tray'], meant: 'none' },
+);
+
 export const SLOPE_BY = oneOf(
   'Slope is set by',
   [
@@ -157,7 +306,7 @@ export const WALLS = oneOf(
 export const FRONT_SWINGS = [
   'front',
   'a front that swings',
-  'The front pivots on two nails through the sides; a latch nail holds it shut.',
+  'The front pivots on two nails or screws through the sides; a latch holds it shut.',
 ] as const;
 
 const ACCESS = oneOf(
@@ -166,7 +315,7 @@ const ACCESS = oneOf(
     [
       'side',
       'a side that swings',
-      'One side pivots on two nails through front and back, opposite each other; a latch nail holds it shut.',
+      'One side pivots on two nails or screws through front and back, opposite each other; a latch holds it shut.',
     ],
     FRONT_SWINGS,
     [
@@ -223,6 +372,11 @@ const FACES = {
     'outside',
     'For looks; the front is then scored, laddered or meshed inside.',
   ],
+  'but-back': [
+    'but-back',
+    'outside, but the back’s in',
+    'For looks, and the back to climb by; the front is then scored, laddered or meshed inside.',
+  ],
   any: [
     'any',
     'as it comes',
@@ -232,13 +386,17 @@ const FACES = {
 
 export const ROUGH_FACE = oneOf(
   'Rough face',
-  [FACES.inside, FACES.front, FACES.outside, FACES.any],
+  [FACES.inside, FACES.front, FACES.outside, FACES['but-back'], FACES.any],
   { before: 'front' },
 );
 /** For a front that stands open: nothing has to be climbed. */
-export const ROUGH_FACE_OPEN = oneOf('Rough face', [FACES.inside, FACES.outside, FACES.any], {
-  before: 'any',
-});
+export const ROUGH_FACE_OPEN = oneOf(
+  'Rough face',
+  [FACES.inside, FACES.outside, FACES['but-back'], FACES.any],
+  {
+    before: 'any',
+  },
+);
 
 export const ROOF_GRAIN = oneOf('Roof grain', [
   ['slope', 'down the slope', 'Water runs along the grain.'],
@@ -256,13 +414,18 @@ export const DRIP = oneOf('Under the roof’s edge', [
 
 export const CHOICES = {
   roof: ROOF,
+  rearEdge: ROOF_REAR,
   slope: SLOPE_BY,
   walls: WALLS,
+  lowerEdges: LOWER_EDGES,
   measure: MEASURE,
   access: ACCESS,
   opensAt: OPENS_AT,
+  sideIn: SIDE_IN,
+  ...hungChoices(swings),
   floor: DRAIN,
   floorAt: FLOOR_AT,
+  tray: TRAY,
   vents: oneOf('Vents', [VENTS['gap-sides'], VENTS['gap-front'], VENTS['gap-ends'], VENTS.holes], {
     picture: 'section',
   }),
@@ -285,7 +448,12 @@ export const BODY_ROLES = {
   roof: { label: 'Roof', kind: 'roof' },
 } as const;
 
-export const ROLES = { ...BODY_ROLES, ladder: LADDER_ROLE };
+export const ROLES = {
+  ...BODY_ROLES,
+  'side-above': { label: 'Side above the door', applies: isSplit },
+  tray: { label: 'Tray', applies: hasTray },
+  ladder: LADDER_ROLE,
+};
 
 export type SlantRoofPlan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;
 type Answers = SlantRoofPlan['choices'];
@@ -302,5 +470,15 @@ export interface ShellPlan {
     readonly vents: Answers['vents'] | 'none';
     readonly grip: Answers['grip'] | 'none';
   };
-  wood: SlantRoofPlan['wood'];
+  wood: Readonly<Record<WallRole, PanelWood> & Partial<Record<FittedRole, PanelWood>>>;
 }
+
+/** Panels that every such box has, and those that a kind of box may leave out. */
+type FittedRole = 'ladder' | 'tray' | 'side-above';
+type WallRole = Exclude<keyof typeof ROLES, FittedRole>;
+
+/** A box with nothing of what the common small box may have besides. */
+export const PLAIN = {
+  sizes: { lip: 0, splitAt: 0, slit: 0, trayPlay: 0 },
+  choices: { sideIn: 'one', tray: 'none' },
+} as const;

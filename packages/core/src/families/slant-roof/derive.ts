@@ -1,6 +1,7 @@
 import { atan2, cos, tan } from '../../measure/index.js';
 import { type Derived, derivedLength } from '../../panels/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
+import { pivotDerived } from '../common/hung-wall.js';
 import { swingWidth } from '../common/play.js';
 import { isAgainstBack, type ShellPlan } from './declared.js';
 import type { Frame, Swing, Thicknesses } from './frame.js';
@@ -98,7 +99,7 @@ const WALLS: Record<Swing['wall'], keyof Thicknesses> = {
 };
 
 /** The gap over a wall that swings. */
-function swingGap({ wall, below, needed, gap }: Swing, { t, slope }: Frame): Derived {
+function swingGap({ wall, below, needed, gap }: Swing, { t, slope, split }: Frame): Derived {
   const out = t[WALLS[wall]] / 2;
   const rise = Math.hypot(below, out) - below;
   const climbs = text`, less where the roof climbs at ${ofAngle(slope)}: ${ofLength(needed)}`;
@@ -108,7 +109,9 @@ function swingGap({ wall, below, needed, gap }: Swing, { t, slope }: Frame): Der
     label: wall === 'front' ? 'Gap over the front' : 'Gap over the side that swings',
     kind: 'length',
     value: Math.round(gap),
-    why: text`Its upper outer corner rises as the lower end swings out: √(${ofLength(below)}² + ${ofLength(out)}²) − ${ofLength(below)} = ${ofLength(rise)}${less}. With a little play, and never less than the vent: ${ofLength(gap)}.`,
+    why: split
+      ? text`Its upper outer corner rises as the lower end swings out: √(${ofLength(below)}² + ${ofLength(out)}²) − ${ofLength(below)} = ${ofLength(rise)}. The slit over the door is ${ofLength(gap)}.`
+      : text`Its upper outer corner rises as the lower end swings out: √(${ofLength(below)}² + ${ofLength(out)}²) − ${ofLength(below)} = ${ofLength(rise)}${less}. With a little play, and never less than the vent: ${ofLength(gap)}.`,
   };
 }
 
@@ -117,12 +120,26 @@ const swingOpening = ({ swing, play, width, sideFrom, sideTo }: Frame): Derived[
     ? swingWidth('Front', width, play)
     : swingWidth('Side', sideTo - sideFrom, play);
 
+/** The door of a side that is split. */
+const doorHeight = ({ split, bottom, lip }: Frame): Derived[] =>
+  split
+    ? [
+        derivedLength(
+          'doorHeight',
+          'Door, high',
+          split.at - bottom + lip,
+          text`${ofLength(split.at)} above the floor, ${ofLength(-bottom)} below its upper face and a lip of ${ofLength(lip)}`,
+        ),
+      ]
+    : [];
+
 /** The sizes that nobody typed, each with the sum that gives it. */
 export function derive(plan: ShellPlan, frame: Frame): Derived[] {
   const { swing } = frame;
   const found = [
     ...widths(plan, frame),
-    ...(swing ? [...swingOpening(frame), swingGap(swing, frame)] : []),
+    ...(swing ? [...swingOpening(frame), swingGap(swing, frame), ...pivotDerived(plan)] : []),
+    ...doorHeight(frame),
   ];
   if (plan.choices.roof === 'flat') return found;
   return [

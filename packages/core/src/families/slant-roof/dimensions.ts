@@ -32,7 +32,8 @@ export function shellDimensions(
 ): DrawnDimension<ShellSize>[] {
   const { width, depth, heightFront } = at(box.cavities, 0);
   const outside = choices.measure === 'outside';
-  const thick = (role: keyof ShellPlan['wood']): Ticks => (outside ? wood[role].thickness : 0);
+  const thick = (role: 'front' | 'back' | 'side-left' | 'side-right'): Ticks =>
+    outside ? wood[role].thickness : 0;
   const front = wood.front.thickness;
   const half = width / 2;
   const { from, to, low, topAt } = sideOf(box);

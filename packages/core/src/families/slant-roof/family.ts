@@ -15,7 +15,7 @@ import { NEST_CAUTIONS } from '../common/cautions.js';
 import { roomFor } from '../common/room.js';
 import { defineFamily } from '../define-family.js';
 import { cutShell } from './cut-shell.js';
-import { CHOICES, ROLES, SIZES, type SlantRoofPlan } from './declared.js';
+import { CHOICES, NOT_TRIMMED, ROLES, SIZES, type SlantRoofPlan } from './declared.js';
 import { heightsFor } from './defaults-for.js';
 import { entranceDimensions, shellDimensions } from './dimensions.js';
 import type { WayIn } from './frame.js';
@@ -37,17 +37,7 @@ export const slantRoof = defineFamily({
   sizes: SIZES,
   choices: CHOICES,
   roles: ROLES,
-  notTrimmed: [
-    'entranceWidth',
-    'entranceUpright',
-    'entranceHeight',
-    'pivotBelow',
-    'play',
-    'playOverFloor',
-    'ventSize',
-    'drainSize',
-    'letIn',
-  ],
+  notTrimmed: ['entranceWidth', 'entranceUpright', 'entranceHeight', ...NOT_TRIMMED],
   trimmedTogether: [['frontHeight', 'backHeight']],
   build: (plan) => cutShell(plan, wayInOf(plan)),
   dimensions: (plan, box) => [...shellDimensions(plan, box), ...entranceDimensions(plan, box)],

@@ -3,7 +3,7 @@ import type { Refusal } from '../../plan/index.js';
 import { ofAngle, ofLength, type Text, text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
 import { isAgainstBack, type ShellPlan } from './declared.js';
-import { type Frame, LEAST_ROOM, lowEdge, roofAt } from './frame.js';
+import { bevelRise, type Frame, LEAST_ROOM, roofAt, sideAxis } from './frame.js';
 
 /** Wood over a pivot in the front. Common practice, no source. */
 const PIVOT_IN = fromMm(12);
@@ -13,6 +13,9 @@ const LEAST_OPENING = fromMm(30);
 const OVER_GROOVE = fromMm(15);
 const BEHIND_GROOVE = fromMm(6);
 const STEEPEST = 45;
+/** The least fixed part over a door, and wood round the hole of a latch. Common practice, no source. */
+const LEAST_ABOVE = fromMm(40);
+const ROUND_LATCH = fromMm(10);
 
 type Fault = Refusal & { when: boolean };
 const fault = (when: boolean, field: string, message: Text): Fault => ({ when, field, message });
@@ -160,12 +163,12 @@ function pivotFaults(frame: Frame): Refusal[] {
   const { swing } = frame;
   if (!swing) return [];
   const low = fault(
-    swing.below > frame.sideFront / 2,
+    swing.below > (frame.split ? frame.split.at - frame.bottom : frame.sideFront) / 2,
     'pivotBelow',
     text`The axis lies below the middle of the wall. Set it nearer the upper edge.`,
   );
   if (swing.wall === 'front') return refusalsOf([low]);
-  const axis = roofAt(frame, lowEdge(frame)) - swing.gap - swing.below;
+  const axis = sideAxis(frame, swing);
   const frontTop = roofAt(frame, -frame.t.front) - frame.gapOverFront - frame.slot;
   const over = axis + PIVOT_IN - frontTop;
   const deeper = ofLength(Math.ceil(swing.below + over));
@@ -179,15 +182,72 @@ function pivotFaults(frame: Frame): Refusal[] {
   ]);
 }
 
+/** A side in two: room for the fixed part, a slit that lets the door swing, and vents that lie above it. */
+function splitFaults({ sizes, choices }: ShellPlan, frame: Frame): Refusal[] {
+  const { split, swing } = frame;
+  if (!split || !swing) return [];
+  const low = roofAt(frame, frame.sideFrom) - Math.max(frame.gapOverLeft, frame.gapOverRight);
+  const above = low - split.at - split.slit;
+  const bored = choices.vents === 'holes' ? sizes.ventSize + fromMm(24) : 0;
+  return refusalsOf([
+    fault(
+      above < Math.max(LEAST_ABOVE, bored),
+      'splitAt',
+      text`Less than ${ofLength(Math.max(LEAST_ABOVE, bored))} is left of the fixed part over the door. Make the door lower, or the sides higher.`,
+    ),
+    fault(
+      split.slit < swing.needed,
+      'slit',
+      text`The door’s corner rises ${ofLength(swing.needed)} as it swings and would meet the fixed part. Make the slit at least that high, or set the axis lower.`,
+    ),
+    fault(
+      split.at - swing.below < sizes.latchAbove + frame.bottom + ROUND_LATCH,
+      'splitAt',
+      text`The door’s axis lies at its latch or below it. Make the door higher, or set the latch lower.`,
+    ),
+  ]);
+}
+
+/** Bevelled lower edges keep the floor's edge covered, and the latch in the wood. */
+function lowerFaults({ sizes }: ShellPlan, frame: Frame): Refusal[] {
+  const { t, swing } = frame;
+  const rise = Math.max(...[t.front, t.left, t.right].map((thick) => bevelRise(frame, thick)));
+  const recess = -frame.bottom - t.floor - t.tray;
+  return refusalsOf([
+    fault(
+      rise > recess,
+      'lowerBevel',
+      text`The bevel ends ${ofLength(rise)} higher within, above the floor’s lower face. Set the floor at least that far up inside the walls, or make the bevel flatter.`,
+    ),
+    fault(
+      swing !== null && sizes.latchAbove < rise + ROUND_LATCH,
+      'latchAbove',
+      text`The latch lies where the lower edge is bevelled. Set it ${ofLength(rise + ROUND_LATCH)} or more above the lower edge.`,
+    ),
+  ]);
+}
+
+/** A latch too near the axis holds nothing. */
+function latchFaults({ sizes }: ShellPlan, { swing, sideFront, split }: Frame): Refusal[] {
+  if (!swing || split) return [];
+  return refusalsOf([
+    fault(
+      sizes.latchAbove > sideFront / 2,
+      'latchAbove',
+      text`The latch lies above the middle of the wall, near its axis, and would hardly hold it. Set it lower.`,
+    ),
+  ]);
+}
+
 const gripFaults = ({ choices, wood }: ShellPlan): Refusal[] =>
   refusalsOf([
     fault(
-      choices.faces === 'outside' && choices.grip === 'rough',
+      (choices.faces === 'outside' || choices.faces === 'but-back') && choices.grip === 'rough',
       'grip',
       text`With the rough face outside, the front is planed within. Score it, ladder it or mesh it.`,
     ),
     fault(
-      choices.grip === 'ladder' && !wood.ladder.width,
+      choices.grip === 'ladder' && !wood.ladder?.width,
       'wood.ladder',
       text`Choose a stick for the ladder strips: its width decides their spacing.`,
     ),
@@ -201,6 +261,9 @@ export function shellFaults(plan: ShellPlan, frame: Frame): Refusal[] {
     ...accessFaults(plan, frame),
     ...grooveFaults(plan, frame),
     ...pivotFaults(frame),
+    ...splitFaults(plan, frame),
+    ...lowerFaults(plan, frame),
+    ...latchFaults(plan, frame),
     ...gripFaults(plan),
   ];
 }

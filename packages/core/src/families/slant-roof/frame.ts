@@ -18,6 +18,10 @@ export interface Thicknesses {
   right: Ticks;
   floor: Ticks;
   roof: Ticks;
+  /** Nothing where there is no tray. */
+  tray: Ticks;
+  /** The fixed part of a side over its door. */
+  above: Ticks;
 }
 
 /** A wall on pivots: its axis lies `below` under its lowest upper edge, and `needed` is the gap that its corner asks for. */
@@ -51,6 +55,12 @@ export interface Frame {
   swing: Swing | null;
   /** Between the wall that swings and its neighbours, and the floor's edge; nothing where none does. */
   play: Play;
+  /** How far the wall that swings hangs below its neighbours. */
+  lip: Ticks;
+  /** Where the side that swings is sawn in two: its door's upper edge, and the slit over it. */
+  split: { at: Ticks; slit: Ticks } | null;
+  /** Bevel of the lower edges, in degrees from square; nothing where they are square. */
+  lowerBevel: number;
   wayIn: WayIn;
   /** Height of a slot over the front; 0 where there is none. */
   slot: number;
@@ -60,13 +70,15 @@ export interface Frame {
 export const roofAt = (frame: Pick<Frame, 'roofLine' | 'slope' | 'sideFrom'>, y: number): number =>
   frame.roofLine + (y - frame.sideFrom) * tan(frame.slope);
 
-const thicknesses = ({ wood }: ShellPlan): Thicknesses => ({
+const thicknesses = ({ wood, choices }: ShellPlan): Thicknesses => ({
   front: wood.front.thickness,
   back: wood.back.thickness,
   left: wood['side-left'].thickness,
   right: wood['side-right'].thickness,
   floor: wood.floor.thickness,
   roof: wood.roof.thickness,
+  tray: choices.tray === 'tray' ? (wood.tray?.thickness ?? 0) : 0,
+  above: wood['side-above']?.thickness ?? 0,
 });
 
 interface Gaps {
@@ -86,7 +98,8 @@ function swingOf(
     const left = choices.opensAt === 'left';
     const needed = swingRise(below, (left ? t.left : t.right) / 2);
     const wall = left ? 'side-left' : 'side-right';
-    return { wall, below, needed, gap: swingGap(needed, over.sides) };
+    const gap = choices.sideIn === 'two' ? sizes.slit : swingGap(needed, over.sides);
+    return { wall, below, needed, gap };
   }
   if (choices.access !== 'front') return null;
   const needed = swingRiseUnderSlope(below, t.front / 2, slope);
@@ -119,14 +132,17 @@ export function frameOf(plan: ShellPlan, wayIn: WayIn): Frame {
   const sideBack = backOf(plan, sideTo - sideFrom);
   const slope =
     choices.roof === 'flat' ? 0 : atan2(sideBack - sizes.frontHeight, sideTo - sideFrom);
-  const bottom = -(recessOf(plan) + t.floor);
+  const bottom = -(recessOf(plan) + t.floor + t.tray);
   const overEnds = choices.vents === 'gap-ends';
   const gaps: Gaps = {
     sides: choices.vents === 'gap-sides' ? sizes.ventSize : 0,
     front: overEnds || choices.vents === 'gap-front' ? sizes.ventSize : 0,
   };
   const swing = swingOf(plan, t, slope, gaps);
-  const gapOver = (wall: Swing['wall'], vent: Ticks) => (swing?.wall === wall ? swing.gap : vent);
+  const isSplit = choices.sideIn === 'two' && choices.access === 'side';
+  const split = isSplit ? { at: sizes.splitAt, slit: sizes.slit } : null;
+  const gapOver = (wall: Swing['wall'], vent: Ticks) =>
+    swing?.wall === wall && !split ? swing.gap : vent;
   return {
     t,
     width,
@@ -144,6 +160,9 @@ export function frameOf(plan: ShellPlan, wayIn: WayIn): Frame {
     gapOverBack: overEnds ? sizes.ventSize : 0,
     swing,
     play: swing ? { sides: sizes.play, floor: sizes.playOverFloor } : NO_PLAY,
+    lip: swing ? sizes.lip : 0,
+    split,
+    lowerBevel: choices.lowerEdges === 'bevelled' ? plan.angles.lowerBevel : 0,
     wayIn,
     slot: wayIn.kind === 'slot' ? wayIn.height : 0,
   };
@@ -151,6 +170,14 @@ export function frameOf(plan: ShellPlan, wayIn: WayIn): Frame {
 
 /** Where the upper edge of a side that swings is lowest. */
 export const lowEdge = ({ sideFrom, play }: Frame): number => sideFrom + play.sides;
+
+/** Height of the axis of a side that swings. */
+export const sideAxis = (frame: Frame, { gap, below }: Swing): number =>
+  (frame.split?.at ?? roofAt(frame, lowEdge(frame)) - gap) - below;
+
+/** How much higher the inner edge of a bevelled wall ends than its outer one. */
+export const bevelRise = ({ lowerBevel }: Frame, thickness: Ticks): number =>
+  thickness * tan(lowerBevel);
 
 /** The lowest point of the way in, over the floor. */
 export function frontSill(frame: Frame): number {

@@ -2,7 +2,7 @@ import { cos, fromMm } from '../../measure/index.js';
 import type { Draft, Feature } from '../../panels/index.js';
 import type { Point } from '../../plane/index.js';
 import type { Vec3 } from '../../solid/index.js';
-import type { ShellPlan } from './declared.js';
+import { backWider, type ShellPlan } from './declared.js';
 import { type Frame, roofAt } from './frame.js';
 
 /** A saw kerf under the roof's edge: common practice, no source. */
@@ -10,15 +10,18 @@ const DRIP = { from: fromMm(12), width: fromMm(3.2), depth: fromMm(3) };
 
 /** The groove across the back that takes the roof's rear edge. */
 export function grooveFeature(
-  { sizes, choices }: ShellPlan,
+  plan: ShellPlan,
   frame: Frame,
   toFrame: (point: Vec3) => Point,
 ): Feature {
+  const { sizes, choices } = plan;
   const { t, depth, slope } = frame;
   const high = t.roof / cos(slope);
   const middle = roofAt(frame, depth) + high / 2;
   const wide = choices.walls === 'over' ? Math.max(t.left, t.right) : 0;
-  const reach = frame.width / 2 + wide;
+  // A back that is wider than the roof keeps its wood beside it.
+  const beside = Math.min(backWider(plan), sizes.overhangSide);
+  const reach = frame.width / 2 + wide + beside;
   return {
     kind: 'groove',
     purpose: 'dado',

@@ -1,8 +1,7 @@
 import type { Ticks } from '../../measure/index.js';
 import { type JointDraft, type JointKind, meet } from '../../panels/index.js';
-import type { Floor } from '../common/floor.js';
 import type { ShellPlan } from './declared.js';
-import type { Frame } from './frame.js';
+import type { Shell } from './panels.js';
 
 /** The wall that screws alone hold, so that it comes off. */
 function comesOff({ choices }: ShellPlan): string | null {
@@ -17,8 +16,15 @@ function roofToBack({ choices }: ShellPlan): JointKind {
   return choices.roof === 'strip' ? 'strip' : 'hinged';
 }
 
+/** The fixed part over a door, between front and back and under the roof. */
+const overDoor = (roofed: readonly JointDraft[]): JointDraft[] => [
+  ...meet('front', 'side-above'),
+  ...meet('back', 'side-above'),
+  ...roofed,
+];
+
 /** How each pair of neighbours is held: what swings or lifts is loose, what comes off is screwed. */
-export function shellJoints(plan: ShellPlan, frame: Frame, floor: Floor): JointDraft[] {
+export function shellJoints({ plan, frame, floor, tray }: Shell): JointDraft[] {
   const off = comesOff(plan);
   const swinging = frame.swing?.wall;
   const held = (...pair: string[]): JointKind => {
@@ -47,15 +53,16 @@ export function shellJoints(plan: ShellPlan, frame: Frame, floor: Floor): JointD
       ...beside('front', id),
       ...beside('back', id),
       ...meet('floor', id, held('floor', id), touches(id, frame.play.floor)),
-      ...roofed(id, gap),
+      ...(frame.split && id === swinging ? overDoor(roofed('side-above', gap)) : roofed(id, gap)),
     ]),
+    ...(tray ? meet('tray', 'floor', 'loose') : []),
     ...meet(
       'floor',
       'front',
       held('floor', 'front'),
-      floor.meetsEnds && touches('front', frame.play.floor),
+      floor.meetsFront && touches('front', frame.play.floor),
     ),
-    ...meet('floor', 'back', 'butt', floor.meetsEnds),
+    ...meet('floor', 'back', 'butt', floor.meetsBack),
     ...(closed ? roofed('front', frame.gapOverFront) : []),
     ...meet('roof', 'back', roofToBack(plan), frame.gapOverBack === 0),
   ];

@@ -31,11 +31,12 @@ const overSide = (frame: Frame, x: number, gap: number): Opening => ({
 
 /** The play at both edges of the wall that swings. */
 function playOpenings(frame: Frame): Opening[] {
-  const { swing, play, depth, bottom } = frame;
+  const { swing, play, depth, bottom, split } = frame;
   const half = frame.width / 2;
   if (!swing || play.sides === 0) return [];
+  const topAt = (y: number) => split?.at ?? roofAt(frame, y);
   const upright = (from: readonly [number, number], to: readonly [number, number]): Opening =>
-    uprightPlay(from, to, bottom, (_x, y) => roofAt(frame, y));
+    uprightPlay(from, to, bottom, (_x, y) => topAt(y));
   if (swing.wall === 'front')
     return [
       upright([-half, 0], [-half + play.sides, 0]),
@@ -43,6 +44,24 @@ function playOpenings(frame: Frame): Opening[] {
     ];
   const x = swing.wall === 'side-left' ? -half : half;
   return [upright([x, 0], [x, play.sides]), upright([x, depth - play.sides], [x, depth])];
+}
+
+/** The slit over the door of a side that is split. */
+function slitOpening({ swing, split, width, depth }: Frame): Opening[] {
+  if (!swing || !split) return [];
+  const x = (swing.wall === 'side-left' ? -width : width) / 2;
+  const [low, high] = [split.at, split.at + split.slit];
+  return [
+    {
+      kind: 'slit',
+      polygon: [
+        [x, 0, low],
+        [x, depth, low],
+        [x, depth, high],
+        [x, 0, high],
+      ],
+    },
+  ];
 }
 
 function wayInOpening(frame: Frame): Opening {
@@ -54,7 +73,7 @@ function wayInOpening(frame: Frame): Opening {
 }
 
 /** Where the room is open on purpose. */
-export function shellOpenings({ plan, frame, vents, floor }: Shell): Opening[] {
+export function shellOpenings({ plan, frame, vents, floor, tray }: Shell): Opening[] {
   const half = frame.width / 2;
   const gaps = [
     [-half, frame.gapOverLeft],
@@ -74,6 +93,8 @@ export function shellOpenings({ plan, frame, vents, floor }: Shell): Opening[] {
     ...(gapOverBack > 0 ? [{ kind: 'vent-gap', polygon: back } as const] : []),
     ...roundOpenings('vent-hole', vents, plan.sizes.ventSize, FRONT_TO_BACK),
     ...floor.openings,
+    ...(tray?.openings ?? []),
+    ...slitOpening(frame),
     ...playOpenings(frame),
   ];
 }

@@ -1,8 +1,9 @@
-import { cos, fromMm } from '../../measure/index.js';
+import { cos, fromMm, sin } from '../../measure/index.js';
 import { type Draft, wood } from '../../panels/index.js';
 import {
   atLeast,
   atMost,
+  behind,
   between,
   type HalfSpace,
   solidInside,
@@ -12,11 +13,11 @@ import { entranceFeature } from '../common/entrance.js';
 import { type Floor, floorDraft } from '../common/floor.js';
 import { type GripWall, gripFeatures } from '../common/grip.js';
 import { roundHoles } from '../common/holes.js';
+import { type HungHole, hungFeatures } from '../common/hung-wall.js';
 import { slopedRoof, underSlopedRoof } from '../common/sloped-roof.js';
-import { isAgainstBack, type ShellPlan } from './declared.js';
+import { backWider, isAgainstBack, type ShellPlan } from './declared.js';
 import { type Frame, roofAt } from './frame.js';
 import { dripFeatures, grooveFeature } from './grooves.js';
-import { type Nails, nailFeatures } from './nails.js';
 
 /** A frame with what is bored in its walls. */
 export interface Shell {
@@ -27,7 +28,9 @@ export interface Shell {
   /** Middles of vent holes in the sides' inside. */
   vents: readonly Vec3[];
   /** Pivots and latch of the wall that swings. */
-  nails: Nails | null;
+  hung: readonly HungHole[];
+  /** A second floor, loose over the first. */
+  tray: Floor | null;
 }
 
 const WALL = { grain: 'along', knots: 'sound', grainDirection: [0, 0, 1] as Vec3 } as const;
@@ -44,6 +47,28 @@ export function acrossFront({ plan, frame }: Pick<Shell, 'plan' | 'frame'>): Hal
     : between('x', -half, half);
 }
 
+/** How far the back reaches across: it may stand out beside the box. */
+const acrossBack = (shell: Shell): HalfSpace[] => {
+  const { plan, frame } = shell;
+  const half = frame.width / 2;
+  const wider = backWider(plan);
+  return plan.choices.walls === 'over'
+    ? between('x', -half - frame.t.left - wider, half + frame.t.right + wider)
+    : acrossFront(shell);
+};
+
+/** A wall ends below at the bottom, its outer face at `x` or `y`; a bevelled one rises inwards from there. */
+function fromBelow({ frame }: Shell, id: string, axis: 0 | 1, outer: number): HalfSpace {
+  const low = frame.bottom - (frame.swing?.wall === id ? frame.lip : 0);
+  const { lowerBevel } = frame;
+  if (lowerBevel === 0) return atLeast('z', low);
+  const inwards = (axis === 1 ? 1 : -Math.sign(outer)) * sin(lowerBevel);
+  const down = -cos(lowerBevel);
+  return axis === 1
+    ? behind([0, inwards, down], [0, outer, low])
+    : behind([inwards, 0, down], [outer, 0, low]);
+}
+
 /** A front that swings between the sides has play at both. */
 function frontAcross(shell: Pick<Shell, 'plan' | 'frame'>): HalfSpace[] {
   const { swing, play, width } = shell.frame;
@@ -51,17 +76,20 @@ function frontAcross(shell: Pick<Shell, 'plan' | 'frame'>): HalfSpace[] {
   return between('x', -width / 2 + play.sides, width / 2 - play.sides);
 }
 
+const isRoughOut = (faces: ShellPlan['choices']['faces']): boolean =>
+  faces === 'outside' || faces === 'but-back';
+
 /** Which faces of the walls have to be rough. */
 function wallFaces({ choices }: ShellPlan): Pick<Draft, 'inside'> & { outside: 'rough' | 'any' } {
   const { faces, grip } = choices;
   return {
-    outside: faces === 'outside' ? 'rough' : 'any',
+    outside: isRoughOut(faces) ? 'rough' : 'any',
     inside: faces === 'inside' && grip === 'rough' ? 'rough' : 'any',
   };
 }
 
 function front(shell: Shell): Draft {
-  const { plan, frame, gripWall, nails } = shell;
+  const { plan, frame, gripWall, hung } = shell;
   const { wayIn, t } = frame;
   const open = wayIn.kind === 'open';
   const top = open ? atMost('z', wayIn.above) : underRoof(frame, frame.gapOverFront + frame.slot);
@@ -69,7 +97,7 @@ function front(shell: Shell): Draft {
   const spaces = [
     ...frontAcross(shell),
     ...between('y', -t.front, 0),
-    atLeast('z', frame.bottom),
+    fromBelow(shell, 'front', 1, -t.front),
     top,
   ];
   const rough = plan.choices.grip === 'rough' ? 'rough' : 'any';
@@ -88,17 +116,18 @@ function front(shell: Shell): Draft {
         ? [entranceFeature(wayIn.entrance, toFrame([0, -t.front, wayIn.entrance.centre]))]
         : []),
       ...(open || grip === 'none' ? [] : gripFeatures({ choices: { grip } }, gripWall, toFrame)),
-      ...nailFeatures(nails, 'front', toFrame),
+      ...hungFeatures(plan, hung, 'front', toFrame),
     ],
   };
 }
 
 function back(shell: Shell): Draft {
-  const { plan, frame, nails } = shell;
+  const { plan, frame, hung } = shell;
   const { t, depth } = frame;
   const above = roofAt(frame, depth) + t.roof / cos(frame.slope) + plan.sizes.backAbove;
+  const butBack = plan.choices.faces === 'but-back';
   const spaces = [
-    ...acrossFront(shell),
+    ...acrossBack(shell),
     ...between('y', depth, depth + t.back),
     atLeast('z', frame.bottom - plan.sizes.backBelow),
     isAgainstBack(plan.choices) ? atMost('z', above) : underRoof(frame, frame.gapOverBack),
@@ -106,6 +135,7 @@ function back(shell: Shell): Draft {
   return {
     ...WALL,
     ...wallFaces(plan),
+    ...(butBack && ({ outside: 'any', inside: 'rough' } as const)),
     id: 'back',
     role: 'back',
     thickness: t.back,
@@ -113,28 +143,36 @@ function back(shell: Shell): Draft {
     outsideNormal: [0, 1, 0],
     features: (toFrame) => [
       ...(plan.choices.roof === 'groove' ? [grooveFeature(plan, frame, toFrame)] : []),
-      ...nailFeatures(nails, 'back', toFrame),
+      ...hungFeatures(plan, hung, 'back', toFrame),
     ],
   };
 }
 
-function side({ plan, frame, vents, nails }: Shell, sign: -1 | 1): Draft {
-  const { t, bottom } = frame;
+/** What is bored in one of the sides. */
+const ofSide = (holes: readonly Vec3[], sign: -1 | 1): Vec3[] =>
+  holes.filter((hole) => Math.sign(hole[0]) === sign);
+
+function side(shell: Shell, sign: -1 | 1): Draft {
+  const { plan, frame, vents, hung } = shell;
+  const { t, split } = frame;
   const half = frame.width / 2;
   const left = sign < 0;
   const id = left ? 'side-left' : 'side-right';
   const thickness = left ? t.left : t.right;
-  const play = frame.swing?.wall === id ? frame.play.sides : 0;
+  const swings = frame.swing?.wall === id;
+  const play = swings ? frame.play.sides : 0;
   const across = left
     ? between('x', -half - thickness, -half)
     : between('x', half, half + thickness);
   const spaces = [
     ...across,
     ...between('y', frame.sideFrom + play, frame.sideTo - play),
-    atLeast('z', bottom),
-    underRoof(frame, left ? frame.gapOverLeft : frame.gapOverRight),
+    fromBelow(shell, id, 0, sign * (half + thickness)),
+    swings && split
+      ? atMost('z', split.at)
+      : underRoof(frame, left ? frame.gapOverLeft : frame.gapOverRight),
   ];
-  const own = vents.filter((hole) => Math.sign(hole[0]) === sign);
+  const own = swings && split ? [] : ofSide(vents, sign);
   return {
     ...WALL,
     ...wallFaces(plan),
@@ -145,25 +183,57 @@ function side({ plan, frame, vents, nails }: Shell, sign: -1 | 1): Draft {
     outsideNormal: [sign, 0, 0],
     features: (toFrame) => [
       ...roundHoles('vent', own, plan.sizes.ventSize, toFrame),
-      ...nailFeatures(nails, id, toFrame),
+      ...hungFeatures(plan, hung, id, toFrame),
     ],
   };
 }
 
+/** The fixed part over the door of a side that is split. */
+function sideAbove({ plan, frame, vents }: Shell): Draft[] {
+  const { t, split, swing } = frame;
+  if (!split || !swing) return [];
+  const sign = swing.wall === 'side-left' ? -1 : 1;
+  const inner = (sign * frame.width) / 2;
+  const outer = inner + sign * t.above;
+  const spaces = [
+    ...between('x', Math.min(inner, outer), Math.max(inner, outer)),
+    ...between('y', frame.sideFrom, frame.sideTo),
+    atLeast('z', split.at + split.slit),
+    underRoof(frame, sign < 0 ? frame.gapOverLeft : frame.gapOverRight),
+  ];
+  return [
+    {
+      ...WALL,
+      ...wallFaces(plan),
+      id: 'side-above',
+      role: 'side-above',
+      thickness: t.above,
+      solid: wood(solidInside(spaces), 'side-above'),
+      outsideNormal: [sign, 0, 0],
+      features: (toFrame) => roundHoles('vent', ofSide(vents, sign), plan.sizes.ventSize, toFrame),
+    },
+  ];
+}
+
+/** Where the roof ends behind: against the back, plumb over its outer face, or square to the slope. */
+function rearOf({ sizes, choices }: ShellPlan, { t, depth }: Frame): number | HalfSpace {
+  const letIn = choices.roof === 'groove' ? sizes.letIn : 0;
+  if (isAgainstBack(choices)) return atMost('y', depth + letIn);
+  const rear = depth + t.back + sizes.overhangRear;
+  return choices.roof === 'over' && choices.rearEdge === 'plumb' ? atMost('y', rear) : rear;
+}
+
 function roof({ plan, frame }: Shell): Draft {
   const { sizes, choices } = plan;
-  const { t, depth, slope } = frame;
+  const { t, slope } = frame;
   const half = frame.width / 2;
-  const letIn = choices.roof === 'groove' ? sizes.letIn : 0;
   return slopedRoof(
     {
       slope,
       at: (y) => roofAt(frame, y),
       across: [-half - t.left - sizes.overhangSide, half + t.right + sizes.overhangSide],
       eaves: -t.front - sizes.overhangFront,
-      rear: isAgainstBack(choices)
-        ? atMost('y', depth + letIn)
-        : depth + t.back + sizes.overhangRear,
+      rear: rearOf(plan, frame),
       thickness: t.roof,
       grain: choices.roofGrain,
     },
@@ -171,13 +241,15 @@ function roof({ plan, frame }: Shell): Draft {
   );
 }
 
-/** The six panels. */
+/** Walls, floor, roof, and a tray or the fixed part of a split side where there is one. */
 export const shellPanels = (shell: Shell): Draft[] => [
   front(shell),
   back(shell),
   side(shell, -1),
   side(shell, 1),
+  ...sideAbove(shell),
   floorDraft(shell.floor, shell.frame.t.floor),
+  ...(shell.tray ? [floorDraft(shell.tray, shell.frame.t.tray, 'tray')] : []),
   roof(shell),
 ];
 

@@ -18,11 +18,11 @@ import { NEST_CAUTIONS } from '../common/cautions.js';
 import { roomFor } from '../common/room.js';
 import { type Cut, defineFamily } from '../define-family.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
-import { ROLES } from '../slant-roof/declared.js';
 import { entranceDimensions, shellDimensions } from '../slant-roof/dimensions.js';
 import {
   boardWidths,
   CHOICES,
+  ROLES,
   SIZES,
   type SquareCutPlan,
   shellOf,
@@ -57,7 +57,7 @@ function derive(plan: SquareCutPlan, shell: readonly Derived[]): Derived[] {
       value: roof - side,
       why: text`The roof’s board less the sides’: ${ofLength(roof)} − ${ofLength(side)} = ${ofLength(roof - side)}.`,
     },
-    ...shell.filter((each) => each.id === 'swingGap'),
+    ...shell.filter(({ id }) => ['swingGap', 'pivotHole', 'pivotPilot'].includes(id)),
   ];
 }
 
@@ -94,6 +94,9 @@ export const squareCut = defineFamily({
     'entranceUpright',
     'entranceHeight',
     'pivotBelow',
+    'pivotSize',
+    'latchSize',
+    'latchAbove',
     'ventSize',
     'drainSize',
   ],

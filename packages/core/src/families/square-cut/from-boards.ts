@@ -1,22 +1,28 @@
 import { must } from '../../lists/index.js';
 import { fromMm, type Ticks } from '../../measure/index.js';
-import { length, oneOf, type PlanOf, type Refusal } from '../../plan/index.js';
+import { type Chosen, length, oneOf, type PlanOf, type Refusal } from '../../plan/index.js';
 import { ofLength, type Text, text } from '../../text/index.js';
 import { FASTENING, GRIP_BY } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo, refusalsOf } from '../common/entrance.js';
 import { DRAIN_NOT_CLIPPED, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
-import { GRIP } from '../common/grip.js';
+import { GRIP, LADDER_ROLE } from '../common/grip.js';
+import { hungChoices, hungSizes } from '../common/hung-wall.js';
 import {
+  BODY_ROLES,
   FRONT_SWINGS,
   OPENS_AT,
   PIVOT_BELOW,
-  type ROLES,
+  PLAIN,
   ROUGH_FACE,
   SHELL_SIZES,
   type ShellPlan,
   VENT_SIZE,
   VENTS,
 } from '../slant-roof/declared.js';
+
+const swings = ({ access }: Chosen): boolean => access === 'front';
+
+export const ROLES = { ...BODY_ROLES, ladder: LADDER_ROLE };
 
 export const SIZES = {
   frontHeight: length(
@@ -31,6 +37,7 @@ export const SIZES = {
   backBelow: SHELL_SIZES.backBelow,
   ...ENTRANCE_SIZES,
   pivotBelow: PIVOT_BELOW,
+  ...hungSizes(swings),
   ventSize: VENT_SIZE,
 };
 
@@ -39,6 +46,7 @@ export const CHOICES = {
     ['screwed', 'screws', 'A side is held by screws alone, without glue.'],
     FRONT_SWINGS,
   ]),
+  ...hungChoices(swings),
   floor: DRAIN_NOT_CLIPPED,
   vents: oneOf('Vents', [VENTS['gap-front'], VENTS['gap-ends'], VENTS.holes], {
     picture: 'section',
@@ -122,9 +130,12 @@ export function shellOf(plan: SquareCutPlan): ShellPlan {
   const { wide, depth } = boardWidths(plan);
   return {
     wood: plan.wood,
-    angles: { slope: 0 },
+    angles: { slope: 0, lowerBevel: 0 },
     choices: {
       ...plan.choices,
+      ...PLAIN.choices,
+      rearEdge: 'square',
+      lowerEdges: 'square',
       roof: 'flat',
       slope: 'heights',
       walls: 'between',
@@ -134,6 +145,7 @@ export function shellOf(plan: SquareCutPlan): ShellPlan {
     },
     sizes: {
       ...plan.sizes,
+      ...PLAIN.sizes,
       // Nothing is ripped, so a front that swings is eased with a plane.
       play: 0,
       playOverFloor: 0,
@@ -144,6 +156,7 @@ export function shellOf(plan: SquareCutPlan): ShellPlan {
       overhangRear: 0,
       letIn: 0,
       backAbove: 0,
+      backWider: 0,
     },
   };
 }

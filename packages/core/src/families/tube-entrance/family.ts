@@ -40,11 +40,13 @@ import { roomFor } from '../common/room.js';
 import { defineFamily } from '../define-family.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
 import {
+  NOT_TRIMMED,
   PIVOT_BELOW,
-  PLAY_SIZES,
   ROLES,
   SHELL_SIZES,
   CHOICES as SLANT_CHOICES,
+  SWING_SIZES,
+  TRAY_PLAY,
   VENT_SIZE,
 } from '../slant-roof/declared.js';
 import { heightsFor } from '../slant-roof/defaults-for.js';
@@ -54,7 +56,8 @@ const SIZES = {
   ...SHELL_SIZES,
   entranceHeight: ENTRANCE_SIZES.entranceHeight,
   pivotBelow: PIVOT_BELOW,
-  ...PLAY_SIZES,
+  ...SWING_SIZES,
+  trayPlay: TRAY_PLAY,
   ventSize: VENT_SIZE,
   bore: length(
     'Pipe’s bore',
@@ -166,12 +169,7 @@ export const tubeEntrance = defineFamily({
   roles: ROLES,
   notTrimmed: [
     'entranceHeight',
-    'pivotBelow',
-    'play',
-    'playOverFloor',
-    'ventSize',
-    'drainSize',
-    'letIn',
+    ...NOT_TRIMMED,
     'bore',
     'pipeWall',
     'pipeOut',

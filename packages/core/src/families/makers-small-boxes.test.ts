@@ -1,0 +1,224 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { boardsFor, built, inches, near, panel, start, stock, stops } from '../../test/makers.js';
+import { testSolver } from '../../test/solver.js';
+import type { LinearSolver } from '../layout/index.js';
+import { at } from '../lists/index.js';
+import { atan2, cos, fromInches, fromMm, tan } from '../measure/index.js';
+import { checkBox } from './registry.js';
+
+/** Small boxes under one slope as makers build them, from their makers' own numbers. Every figure is common practice, no source. */
+
+let solver: LinearSolver;
+beforeAll(async () => {
+  solver = await testSolver();
+});
+
+describe('a picket box under a planed roof, with a tray', () => {
+  const picket = () =>
+    built(start('slant-roof', 'black-capped-chickadee'), {
+      wood: (role) =>
+        role === 'roof'
+          ? { thickness: fromInches(0.75), width: fromInches(7.25) }
+          : { thickness: fromInches(5 / 8), width: fromInches(5.5) },
+      sizes: {
+        width: fromInches(4),
+        depth: fromInches(4.25),
+        frontHeight: fromInches(9),
+        backHeight: fromInches(9) + Math.round(fromInches(5.5) * tan(10)),
+        overhangSide: fromInches(1),
+        overhangRear: 0,
+        entranceHeight: fromInches(6),
+      },
+      choices: {
+        walls: 'between',
+        access: 'front',
+        roof: 'over',
+        rearEdge: 'plumb',
+        tray: 'tray',
+        vents: 'holes',
+      },
+    });
+
+  test('sides 5 1/2, front 4 wide between, floor 4 × 4 1/4, 10° from two heights; roof flush behind', () => {
+    const { plan, box } = picket();
+    near([at(inches(box, 'side-left'), 1), at(inches(box, 'back'), 1)], [5.5, 4]);
+    // The front swings between the sides, with its play at both edges; its floor stays clear of it by the play too.
+    near([at(inches(box, 'front'), 1)], [4 - (2 * (plan.sizes.play ?? 0)) / 8128]);
+    near([at(inches(box, 'floor'), 1)], [4]);
+    near([at(inches(box, 'floor'), 0)], [4.25 - (plan.sizes.playOverFloor ?? 0) / 8128]);
+    near([at(box.cavities, 0).width / 8128, at(box.cavities, 0).depth / 8128], [4, 4.25]);
+    near([at(inches(box, 'roof'), 1)], [4 + 1.25 + 2]);
+    const rear = panel(box, 'roof').edges.filter(
+      ({ tilt }) => Math.abs(Math.abs(tilt) - 10) < 0.02,
+    );
+    expect(rear).toHaveLength(1);
+    // Nothing of the roof stands out behind the back, and it ends in the back's outer plane.
+    const behind = Math.max(
+      ...at(panel(box, 'roof').instances, 0).solid.vertices.map(([, y]) => y),
+    );
+    expect(behind).toBe(fromInches(4.25 + 5 / 8));
+  });
+
+  test('the tray lies loose on the plate, lifts out past the front, and the room begins on it', () => {
+    const { box } = picket();
+    const [tray, floor] = ['tray', 'floor'].map((id) =>
+      at(panel(box, id).instances, 0).solid.vertices.map(([, , z]) => z),
+    );
+    expect([Math.max(...(tray ?? [])), Math.min(...(tray ?? []))]).toEqual([0, -fromInches(5 / 8)]);
+    expect(Math.max(...(floor ?? []))).toBe(-fromInches(5 / 8));
+    expect(box.joints.find(({ between }) => between.includes('tray'))).toMatchObject({
+      between: ['tray', 'floor'],
+      kind: 'loose',
+      fastening: null,
+    });
+    near([at(inches(box, 'tray'), 1)], [4 - 4 / 25.4], 0.05);
+  });
+
+  test('it breaks no rule that stops, and comes off one picket and a short piece of 1 × 8', () => {
+    const { plan, box } = picket();
+    expect(stops(plan, box)).toEqual([]);
+    const picketBoard = { ...stock('picket', 5.5, 6, 340), thickness: fromInches(5 / 8) };
+    expect(boardsFor(plan, 1, [picketBoard, stock('1x8', 7.25, 1, 300)], solver)).toEqual({
+      boards: ['1x8', 'picket'],
+      optimal: true,
+    });
+  });
+});
+
+describe('a box of recycled fence boards with a lip', () => {
+  const fence = () =>
+    built(start('slant-roof', 'house-wren'), {
+      wood: () => ({ thickness: fromInches(5 / 8) }),
+      sizes: {
+        overhangFront: fromInches(4),
+        overhangSide: fromInches(1.5),
+        lip: fromMm(5),
+        latchAbove: fromInches(1.5),
+      },
+      angles: { lowerBevel: 15 },
+      choices: { access: 'side', opensAt: 'right', lowerEdges: 'bevelled', latch: 'screws' },
+    });
+
+  test('front and sides drip on the outside, and the right side hangs 5 mm lower', () => {
+    const { plan, box } = fence();
+    const low = (id: string) =>
+      Math.min(...at(panel(box, id).instances, 0).solid.vertices.map(([, , z]) => z));
+    expect(low('side-left') - low('side-right')).toBe(fromMm(5));
+    expect(low('front')).toBe(low('side-left'));
+    for (const id of ['front', 'side-left', 'side-right']) {
+      const tilted = panel(box, id).edges.filter(({ tilt }) => Math.abs(tilt + 15) < 0.02);
+      expect([id, tilted.length]).toEqual([id, 1]);
+      // The outer face is the longer one, by the thickness × tan 15°.
+      const { outline, underside } = panel(box, id);
+      const least = (points: typeof outline) => Math.min(...points.map(([x]) => x));
+      near(
+        [(least(underside) - least(outline)) / 320],
+        [(panel(box, id).thickness / 320) * tan(15)],
+        0.01,
+      );
+    }
+    expect(stops(plan, box)).toEqual([]);
+  });
+
+  test('two locking screws, one through the front and one through the back, square to it', () => {
+    const { box } = fence();
+    const latches = box.panels.flatMap(({ id, features }) =>
+      features.flatMap((each) => (each.kind === 'latch' ? [{ id, each }] : [])),
+    );
+    expect(latches.map(({ id }) => id)).toEqual(['front', 'back']);
+    for (const { each } of latches) expect('axis' in each).toBe(false);
+  });
+});
+
+describe('a duck box with a split side', () => {
+  const duck = () =>
+    built(start('slant-roof', 'wood-duck'), {
+      sizes: { splitAt: fromInches(9), slit: fromInches(1 / 4) },
+      choices: { sideIn: 'two', entrance: 'oval', floor: 'holes' },
+    });
+
+  test('a door below, a fixed part above, a slit between them; the door swings', () => {
+    const { plan, box } = duck();
+    const heights = (id: string) =>
+      at(panel(box, id).instances, 0).solid.vertices.map(([, , z]) => z);
+    expect(Math.max(...heights('side-right'))).toBe(fromInches(9));
+    expect(Math.min(...heights('side-above'))).toBe(fromInches(9.25));
+    const held = (id: string) =>
+      box.joints.filter(({ between }) => between.includes(id)).map(({ kind }) => kind);
+    expect(new Set(held('side-above'))).toEqual(new Set(['butt']));
+    expect(new Set(held('side-right'))).toEqual(new Set());
+    const swing = checkBox(plan, box).find(({ id }) => id === 'swing');
+    expect(swing?.severity).toBe('kept');
+  });
+
+  test('an oval from two cuts, five drains', () => {
+    const { box } = duck();
+    const hole = panel(box, 'front').features.find(({ kind }) => kind === 'entrance');
+    expect(hole).toMatchObject({ shape: 'oval' });
+    expect(panel(box, 'floor').features.filter(({ kind }) => kind === 'drain')).toHaveLength(5);
+  });
+});
+
+describe('a whole box out of one 1 × 6', () => {
+  /** Sawn fifteen sixteenths thick: 5 1/2 less two of them is the floor's 3 5/8. */
+  const thick = 15 / 16;
+  const [front, back] = [9.25, 10.25];
+  const slope = atan2(back - front, 5.5);
+  const whole = () =>
+    built(start('slant-roof', 'black-capped-chickadee'), {
+      wood: () => ({
+        thickness: fromInches(thick),
+        width: fromInches(5.5),
+        faceA: 'rough',
+        faceB: 'planed',
+      }),
+      sizes: {
+        width: fromInches(5.5 - 2 * thick),
+        depth: fromInches(5.5),
+        frontHeight: fromInches(front),
+        backHeight: fromInches(back),
+        ventSize: fromInches(0.25),
+        overhangSide: 0,
+        // The roof is 10 1/2 down the slope: what front and room leave of it stands out.
+        overhangFront: Math.round(
+          (fromInches(10.5) - fromInches(thick) * tan(slope)) * cos(slope) -
+            fromInches(5.5 + thick),
+        ),
+        backBelow: fromInches(1),
+        backAbove:
+          fromInches(13.625 - 1 - (back + 0.25)) - Math.round(fromInches(thick) / cos(slope)),
+        entranceHeight: fromInches(6),
+      },
+      choices: {
+        measure: 'inside',
+        walls: 'over',
+        access: 'screwed',
+        vents: 'gap-sides',
+        faces: 'but-back',
+        grip: 'kerfs',
+      },
+    });
+
+  test('front 9 1/2, sides 10 1/4 to 9 1/4, back 13 5/8, floor 3 5/8, roof 10 1/2, all 5 1/2 wide', () => {
+    const { plan, box } = whole();
+    near(inches(box, 'front'), [9.5, 5.5]);
+    near(inches(box, 'side-left'), [10.25, 5.5]);
+    near(inches(box, 'back'), [13.625, 5.5]);
+    near([...inches(box, 'floor')].sort(), [3.625, 5.5], 0.002);
+    near(inches(box, 'roof'), [10.5, 5.5]);
+    const outsides = box.panels.map(({ role, outside, inside }) => `${role} ${outside} ${inside}`);
+    expect(outsides).toContain('back any rough');
+    expect(outsides).toContain('front rough any');
+    expect(stops(plan, box)).toEqual([]);
+  });
+
+  test('it fits in 60 in with its kerfs', () => {
+    const { plan } = whole();
+    const board = {
+      ...stock('1x6', 5.5, 5, 500),
+      thickness: fromInches(thick),
+      faceB: 'planed' as const,
+    };
+    expect(boardsFor(plan, 1, [board], solver).boards).toEqual(['1x6']);
+  });
+});
