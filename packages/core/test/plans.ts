@@ -87,10 +87,11 @@ export function mended(family: Family, plan: BoxPlan): BoxPlan {
       now = { ...now, choices: { ...now.choices, [field]: next } };
     } else if (field === 'backAbove')
       now = { ...now, sizes: { ...now.sizes, backAbove: fromMm(30) } };
-    // Sizes that go with each other are put back together.
+    // Sizes that go with each other are put back together, and at last the choices that they go with.
     else
       now = {
         ...now,
+        ...(round >= 8 && { choices: start.choices }),
         sizes:
           round < 4
             ? { ...now.sizes, [field]: start.sizes[field] ?? 0 }

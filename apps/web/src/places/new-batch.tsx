@@ -23,6 +23,11 @@ import { HeaderEnd } from '../ui/header-end';
 import { messageOf } from '../ui/message-of';
 import { useNotice } from '../ui/notice';
 import { STANDARD_WOOD } from '../wood/standard-wood';
+import { SheetCard, SheetFits, useSheet } from './from-sheet';
+
+/** `6 boxes for black-capped chickadee`. */
+const calledFor = (animals: readonly Animal[], boxes: number): string =>
+  `${boxes === 1 ? 'A box' : `${boxes} boxes`} for ${animals.map(spokenName).join(' and ')}`;
 
 /** Begins a batch and goes to its box. */
 function useStart() {
@@ -57,7 +62,7 @@ function useStart() {
   const buys = boards.length === 0 && offers.length > 0;
   const supply = buys ? 'rack-first' : 'rack';
   const start = (family: Family, animal: Animal, boxes: number) => {
-    const name = `${boxes === 1 ? 'A box' : `${boxes} boxes`} for ${spokenName(animal)}`;
+    const name = calledFor([animal], boxes);
     const wood = buys ? offers.map(boardOffered) : boards;
     const plan = findWood(startPlan(family, animal, STANDARD_WOOD), wood);
     return begin({ name, boxes, plan }, supply);
@@ -227,10 +232,61 @@ function PlanFromFile({
   );
 }
 
-/** Who is it for, and how many: a batch begins with the animal, or with a plan that is there already. */
+/** A batch that begins with a sheet of panel sizes. */
+function BeginFromSheet({
+  chosen,
+  busy,
+  onStart,
+}: {
+  chosen: Animal | null;
+  busy: boolean;
+  onStart: (plan: BoxPlan, boxes: number) => void;
+}) {
+  const sheet = useSheet(chosen);
+  return (
+    <div className="mt-4 grid grid-cols-[1fr_460px] gap-6 max-lg:grid-cols-1">
+      <SheetCard sheet={sheet} />
+      <aside className="card self-start p-5">
+        <SheetFits sheet={sheet}>
+          {(plan) => <HowMany busy={busy} onStart={(boxes) => onStart(plan, boxes)} />}
+        </SheetFits>
+      </aside>
+    </div>
+  );
+}
+
+/** How a batch begins. */
+function Beginnings({
+  fromSheet,
+  onSheet,
+  onOpened,
+}: {
+  fromSheet: boolean;
+  onSheet: () => void;
+  onOpened: (opened: OpenedPlan) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-2">
+      <button type="button" className="btn" aria-pressed={fromSheet} onClick={onSheet}>
+        {fromSheet ? 'From an animal' : 'From a sheet of sizes'}
+      </button>
+      <FileButton
+        label="Open a plan file"
+        of="Box plan file"
+        accept=".json,application/json"
+        onText={(text, name) =>
+          void openPlan(text).then((read) => onOpened({ name: calledAfter(name), read }))
+        }
+      />
+    </div>
+  );
+}
+
+/** Who is it for, and how many: a batch begins with the animal, with a sheet of panel sizes, or with a plan that is there already. */
 export function NewBatchPage() {
   const [chosen, setChosen] = useState<Animal | null>(null);
   const [opened, setOpened] = useState<OpenedPlan | null>(null);
+  const [fromSheet, setFromSheet] = useState(false);
   const { busy, start, startFrom } = useStart();
   const family = chosen && familyById(chosen.family);
   return (
@@ -243,47 +299,56 @@ export function NewBatchPage() {
             Who is it for? The animal sets the entrance, the floor and the height.
           </p>
         </div>
-        <FileButton
-          label="Open a plan file"
-          of="Box plan file"
-          accept=".json,application/json"
-          onText={(text, name) =>
-            void openPlan(text).then((read) => setOpened({ name: calledAfter(name), read }))
-          }
-        />
-      </div>
-      <div className="mt-4 grid grid-cols-[1fr_380px] gap-6 max-lg:grid-cols-1">
-        <AnimalList
-          chosen={chosen}
-          onChoose={(animal) => {
-            setOpened(null);
-            setChosen(animal);
+        <Beginnings
+          fromSheet={fromSheet}
+          onSheet={() => setFromSheet(!fromSheet)}
+          onOpened={(plan) => {
+            setFromSheet(false);
+            setOpened(plan);
           }}
         />
-        <aside className="card self-start p-5">
-          {opened ? (
-            <PlanFromFile
-              opened={opened}
-              busy={busy}
-              onStart={(plan, boxes) => void startFrom(plan, opened.name, boxes)}
-            />
-          ) : (
-            <>
-              <h2 className="text-xl">{chosen ? chosen.name : 'Choose an animal'}</h2>
-              {chosen ? (
-                <AnimalFacts animal={chosen} />
-              ) : (
-                <p className="mt-2 text-soft">
-                  Its entrance, floor and height are shown here, each with where the figure comes
-                  from. Or open a plan that you or somebody else has saved.
-                </p>
-              )}
-              {chosen && family && (
-                <HowMany busy={busy} onStart={(boxes) => void start(family, chosen, boxes)} />
-              )}
-            </>
-          )}
-        </aside>
+      </div>
+      {fromSheet && (
+        <BeginFromSheet
+          chosen={chosen}
+          busy={busy}
+          onStart={(plan, boxes) => void startFrom(plan, calledFor(animalsOf(plan), boxes), boxes)}
+        />
+      )}
+      <div hidden={fromSheet} className="mt-4">
+        <div className="grid grid-cols-[1fr_380px] gap-6 max-lg:grid-cols-1">
+          <AnimalList
+            chosen={chosen}
+            onChoose={(animal) => {
+              setOpened(null);
+              setChosen(animal);
+            }}
+          />
+          <aside className="card self-start p-5">
+            {opened ? (
+              <PlanFromFile
+                opened={opened}
+                busy={busy}
+                onStart={(plan, boxes) => void startFrom(plan, opened.name, boxes)}
+              />
+            ) : (
+              <>
+                <h2 className="text-xl">{chosen ? chosen.name : 'Choose an animal'}</h2>
+                {chosen ? (
+                  <AnimalFacts animal={chosen} />
+                ) : (
+                  <p className="mt-2 text-soft">
+                    Its entrance, floor and height are shown here, each with where the figure comes
+                    from. Or open a plan that you or somebody else has saved.
+                  </p>
+                )}
+                {chosen && family && (
+                  <HowMany busy={busy} onStart={(boxes) => void start(family, chosen, boxes)} />
+                )}
+              </>
+            )}
+          </aside>
+        </div>
       </div>
     </main>
   );

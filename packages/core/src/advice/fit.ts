@@ -248,6 +248,7 @@ export function* fitOffers(question: FitQuestion): Generator<number, FitOffer[],
       if (one) tried.push(one);
       yield (index + (count + 1) / values.length) / groups.length;
     }
+    if (values.length === 0) yield (index + 1) / groups.length;
     const start = valueIn(plan, first);
     const best = bestOf(tried, before, start);
     const points = [

@@ -12,7 +12,10 @@ const STEPPED_OVER: Ticks = fromMm(50);
 const LEAST_SCORES = 3;
 
 const scoresOf = ({ features }: Panel): number =>
-  features.filter((feature) => feature.kind === 'groove' && feature.purpose === 'grip').length;
+  features.filter(
+    (feature) =>
+      feature.kind === 'groove' && feature.purpose === 'grip' && feature.face === 'inside',
+  ).length;
 
 /** Strips on a wall, as far as something holds them: screws, or glue where the plan has glue. */
 function heldStrips(plan: BoxPlan, box: PanelSet, wall: Panel): number {

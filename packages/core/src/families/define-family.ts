@@ -10,6 +10,8 @@ import {
 import {
   type BoxPlan,
   type ChoiceDeclarations,
+  FASTENING_CHOICES,
+  FASTENING_SIZES,
   type PanelWood,
   PlanFault,
   type PlanOf,
@@ -49,6 +51,7 @@ export interface FamilyDeclaration<
   sizes: S;
   choices: C;
   roles: R;
+  fromSheet?: Family['fromSheet'];
   notTrimmed?: readonly (keyof S & string)[];
   trimmedTogether?: readonly (readonly (keyof S & string)[])[];
   /** The standard choices bent to an animal's needs. */
@@ -100,16 +103,29 @@ export function defineFamily<
     trimmedTogether = [],
     ...rest
   } = declared;
-  const parameters = listed(sizes);
-  const questions = listed(choices);
+  const parameters = listed({ ...sizes, ...FASTENING_SIZES });
+  const questions = listed({ ...choices, ...FASTENING_CHOICES });
   // The one place where a plan becomes typed: after `planFaults` has found every key and option to be the family's own.
   const known = (plan: BoxPlan): Plan => plan as Plan;
+  /** Cuts the box and reads it off; whatever is wrong with the plan, and whatever goes wrong in cutting, is a refusal. */
+  const made = (plan: BoxPlan, as: (cut: Cut) => Cut): BuiltBox => {
+    const refusals = planFaults(family, plan);
+    if (refusals.length > 0) return { ok: false, refusals };
+    try {
+      const cut = declared.build(known(plan));
+      if (isRefused(cut)) return { ok: false, refusals: cut };
+      return { ok: true, box: assemble(plan, as(cut)), derived: cut.derived };
+    } catch (error) {
+      const refusal = error instanceof PlanFault ? error.refusal : broken(declared.name, error);
+      return { ok: false, refusals: [refusal] };
+    }
+  };
   const family: Family = {
     ...rest,
     parameters,
     choices: questions,
     roles: listed(roles),
-    notTrimmed,
+    notTrimmed: [...notTrimmed, ...Object.keys(FASTENING_SIZES)],
     trimmedTogether,
     rules: rules.map(
       (rule): Rule =>
@@ -121,18 +137,8 @@ export function defineFamily<
       return declared.defaultsFor(animal, start as StartOf<S, C>);
     },
     dimensions: (plan, box) => declared.dimensions(known(plan), box),
-    build(plan): BuiltBox {
-      const refusals = planFaults(family, plan);
-      if (refusals.length > 0) return { ok: false, refusals };
-      try {
-        const made = declared.build(known(plan));
-        if (isRefused(made)) return { ok: false, refusals: made };
-        return { ok: true, box: assemble(plan, made), derived: made.derived };
-      } catch (error) {
-        const refusal = error instanceof PlanFault ? error.refusal : broken(declared.name, error);
-        return { ok: false, refusals: [refusal] };
-      }
-    },
+    build: (plan) => made(plan, (cut) => cut),
+    shape: (plan) => made(plan, (cut) => ({ ...cut, joints: [] })),
     ...(woodFrom && {
       woodFrom: (plan, boards, animal) => woodFrom(known(plan), boards, animal),
     }),

@@ -102,7 +102,7 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
           pairs += found.length;
           found.forEach(expectMirrorImages);
         }),
-        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 10) },
+        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 20) },
       );
       const handed = family.roles.some(({ id }) => id.includes('right'));
       expect(pairs > 0).toBe(handed);

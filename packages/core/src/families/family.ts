@@ -18,6 +18,16 @@ export interface DrawnDimension<S extends string = string> {
   start: number;
 }
 
+/** What of a kind of box is decided, tried and moved when one is looked for whose panels are those of a sheet. */
+export interface FromSheet {
+  /** Answers that a sheet says nothing about. */
+  fixed: Readonly<Record<string, string>>;
+  /** Answers that decide panels’ sizes, the likeliest first. */
+  varied: Readonly<Record<string, readonly string[]>>;
+  /** Sizes that move besides those that may be trimmed. */
+  sizes: readonly string[];
+}
+
 export type Guests = 'birds' | 'bats';
 
 /** A kind of box as everybody but its own folder knows it: by lists and plain records. Made by `defineFamily`. */
@@ -32,10 +42,14 @@ export interface Family extends PlanDeclaration {
   example: string;
   /** Sizes that are the animal's or the hardware's, not the maker's to trim. */
   notTrimmed: readonly string[];
+  /** How a sheet of panel sizes is turned into such a box; none where it cannot be. */
+  fromSheet?: FromSheet | undefined;
   /** Sizes that change with each other, so that a slope stays. */
   trimmedTogether: readonly (readonly string[])[];
   /** From plan to box. Whatever is wrong with the plan, and whatever goes wrong in cutting, is a refusal. */
   build(plan: BoxPlan): BuiltBox;
+  /** The same panels, nothing fastened: for questions of sizes alone, several times as fast. */
+  shape(plan: BoxPlan): BuiltBox;
   /** Sizes to edit on the drawings. */
   dimensions(plan: BoxPlan, box: PanelSet): readonly DrawnDimension[];
   /** The rules that the box is held against, in no order. */

@@ -2,9 +2,9 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import { boardsFor, built, inches, near, panel, start, stock, stops } from '../../test/makers.js';
 import { testSolver } from '../../test/solver.js';
 import type { LinearSolver } from '../layout/index.js';
-import { at } from '../lists/index.js';
+import { at, sum } from '../lists/index.js';
 import { atan2, cos, fromInches, fromMm, tan } from '../measure/index.js';
-import { checkBox } from './registry.js';
+import { buildBox, checkBox } from './registry.js';
 
 /** Small boxes under one slope as makers build them, from their makers' own numbers. Every figure is common practice, no source. */
 
@@ -220,5 +220,145 @@ describe('a whole box out of one 1 × 6', () => {
       faceB: 'planed' as const,
     };
     expect(boardsFor(plan, 1, [board], solver).boards).toEqual(['1x6']);
+  });
+});
+
+describe('an open front under a roof let in at 15°, back and roof wider than the box', () => {
+  test('the back stands out at both sides, the floor is short at one end, the groove leans 15°', () => {
+    const { plan, box } = built(start('open-front', 'american-robin'), {
+      wood: () => ({ thickness: fromInches(0.75) }),
+      sizes: {
+        backWider: fromInches(1),
+        overhangSide: fromInches(1),
+        backAbove: fromInches(1),
+        overhangFront: fromInches(2.5),
+        letIn: fromInches(0.25),
+      },
+      angles: { slope: 15 },
+      choices: { walls: 'over', roof: 'groove', slope: 'angle', floor: 'gap-back' },
+    });
+    const width = (id: string) => at(inches(box, id), 1);
+    near([width('back') - width('front'), width('roof') - width('front')], [2, 2]);
+    const ys = at(panel(box, 'floor').instances, 0).solid.vertices.map(([, y]) => y);
+    const { depth } = at(box.cavities, 0);
+    near(
+      [Math.min(...ys) / 320, (depth - Math.max(...ys)) / 320],
+      [0, (plan.sizes.drainSize ?? 0) / 320],
+    );
+    const groove = panel(box, 'back').features.find((each) => each.kind === 'groove');
+    if (groove?.kind !== 'groove') throw new Error('no groove');
+    near([groove.tilt ?? 0, groove.depth / 8128], [15, 0.25]);
+    expect(stops(plan, box)).toEqual([]);
+  });
+});
+
+describe('a box for parrots', () => {
+  test('the lid falls 20 mm; ladders inside and out', () => {
+    const { plan, box } = built(start('slant-roof', 'common-starling'), {
+      wood: (role) => (role.endsWith('ladder') ? { thickness: fromMm(10), width: fromMm(20) } : {}),
+      sizes: {
+        frontHeight: fromMm(600),
+        backHeight: fromMm(620),
+        entranceHeight: fromMm(480),
+        rungSpacing: fromMm(60),
+      },
+      choices: { slope: 'heights', grip: 'ladder', outside: 'ladder' },
+    });
+    const { heightFront, heightBack, sill } = at(box.cavities, 0);
+    expect(Math.round((heightBack - heightFront) / 320)).toBe(20);
+    const rungs = (role: string) =>
+      box.panels.flatMap((each) => (each.role === role ? [...each.instances] : []));
+    const apart = (role: string) => {
+      const lows = rungs(role)
+        .map(({ solid }) => Math.min(...solid.vertices.map(([, , z]) => z)))
+        .sort((a, b) => a - b);
+      return lows.slice(1).map((low, index) => (low - at(lows, index)) / 320);
+    };
+    for (const role of ['ladder', 'outer-ladder']) {
+      const wanted = Math.floor((sill / 320 - 20 - 20 - 4) / 60) + 1;
+      expect(rungs(role)).toHaveLength(wanted);
+      near(apart(role), Array(wanted - 1).fill(60));
+    }
+    expect(stops(plan, box)).toEqual([]);
+  });
+});
+
+describe('a box of 15 mm softwood under a rubber hinge', () => {
+  test('hole 25, sill 125; the strip is hinge and cover, and the roof lifts', () => {
+    const { plan, box } = built(start('slant-roof', 'blue-tit'), {
+      wood: () => ({ thickness: fromMm(15), material: 'spruce' }),
+      sizes: {
+        entranceWidth: fromMm(25),
+        entranceHeight: fromMm(125),
+        width: fromMm(110),
+        depth: fromMm(120),
+      },
+      choices: { roof: 'strip', access: 'roof', entranceTo: 'sill' },
+    });
+    expect(at(box.cavities, 0).sill).toBe(fromMm(125));
+    expect(
+      box.joints.find(({ between }) => ['roof', 'back'].every((id) => between.includes(id)))?.kind,
+    ).toBe('strip');
+    expect(stops(plan, box)).toEqual([]);
+  });
+});
+
+describe('half-inch ply on battens', () => {
+  const ply = {
+    thickness: fromInches(0.5),
+    material: 'plywood',
+    grade: 'exterior',
+    faceA: 'planed',
+    faceB: 'planed',
+  } as const;
+  const onSticks = (family: string, wide: number, choices: Record<string, string>) =>
+    built(start(family, 'screech-owl'), {
+      wood: (role) => (role === 'batten' ? { thickness: fromMm(30), width: fromMm(wide) } : ply),
+      choices: {
+        corners: 'sticks',
+        access: 'screwed',
+        floor: 'four-holes',
+        grip: 'kerfs',
+        ...choices,
+      },
+    });
+
+  test.each([
+    ['slant-roof', 30, { roof: 'over', vents: 'holes', faces: 'any' }],
+    ['ridge-roof', 45, { vents: 'holes' }],
+  ])('%s: every screw goes through a face of ply into a batten', (family, wide, choices) => {
+    const { plan, box } = onSticks(family, wide, choices);
+    const battens = box.panels.filter(({ role }) => role === 'batten').map(({ id }) => id);
+    const held = box.joints.filter(({ fastening }) => fastening !== null);
+    expect(held.length).toBeGreaterThan(15);
+    for (const { between } of held) expect(between.some((id) => battens.includes(id))).toBe(true);
+    // Two screws at least on each of three edges or more of every wall, the floor and the roof.
+    for (const { id, role } of box.panels) {
+      const own = held.filter(({ between }) => between.includes(id));
+      const screws = sum(own.map(({ fastening }) => fastening?.count ?? 0));
+      if (role !== 'batten') expect([id, screws >= 6]).toEqual([id, true]);
+    }
+    expect(stops(plan, box)).toEqual([]);
+  });
+
+  test('the same without battens is refused, and so is a door of it on pivots', () => {
+    const from = start('slant-roof', 'black-capped-chickadee');
+    const refused = (choices: Record<string, string>) => {
+      const wood = Object.fromEntries(
+        Object.entries(from.wood).map(([role, own]) => [
+          role,
+          role === 'batten' ? own : { ...own, ...ply },
+        ]),
+      );
+      const made = buildBox({
+        ...from,
+        wood,
+        choices: { ...from.choices, grip: 'kerfs', faces: 'any', ...choices },
+      });
+      return made.ok ? [] : made.refusals.map(({ field }) => field);
+    };
+    expect(at(refused({ access: 'screwed' }), 0)).toMatch(/^wood\./);
+    expect(refused({ corners: 'sticks', access: 'side', floor: 'holes' })).toContain('access');
+    expect(refused({ corners: 'sticks', access: 'screwed', floor: 'clipped' })).toContain('floor');
   });
 });

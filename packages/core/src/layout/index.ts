@@ -9,5 +9,5 @@ export { searchLayout, searchSteps } from './search/search.js';
 export { layoutBought, type Purchase, piecesBought, shoppingList, totalOf } from './shopping.js';
 export { isSamePiece, snapToNeighbours } from './snap.js';
 export { type Highs, highsSolver } from './solver/highs.js';
-export type { LinearSolver } from './solver/linear.js';
+export type { LinearModel, LinearSolver } from './solver/linear.js';
 export { aboveBest, costByPart, countCuts, shortPieces, usedCost, worthOf } from './summary.js';

@@ -21,8 +21,9 @@ import { type ChosenFastener, fastenerById, fastenerFor, fitsJoint } from './fas
 import type { JointKind } from './panel-set.js';
 import type { Shank } from './shanks.js';
 
-/** Distance between fasteners along a joint, and from its ends: common practice, no source. */
-const SPACING: Ticks = fromMm(110);
+/** From a fastener to the end of its joint: common practice, no source. */
+/** Where the plan’s kind of box does not ask: common practice, no source. */
+const USUAL_SPACING: Ticks = fromMm(110);
 const FROM_END: Ticks = fromMm(22);
 /** No two of a row nearer than this: common practice, no source. */
 const LEAST_SPACING: Ticks = fromMm(18);
@@ -100,7 +101,12 @@ function rowsOf(
 }
 
 /** Positions along a row from u0 to u1; a short one has a single place, which may move. */
-function spread(u0: number, u1: number, { inset, more }: SetOut, sign: number): number[] {
+function spread(
+  u0: number,
+  u1: number,
+  { inset, more }: SetOut,
+  { outAlong: sign, spacing, least }: Pick<Field, 'outAlong' | 'spacing' | 'least'>,
+): number[] {
   const length = u1 - u0;
   if (length < SHORT) {
     const room = Math.max(0, length / 2 - fromMm(6));
@@ -109,7 +115,7 @@ function spread(u0: number, u1: number, { inset, more }: SetOut, sign: number): 
   }
   const usual = Math.min(FROM_END, length / 4);
   const from = Math.min(usual + inset - FROM_END, length / 2 - fromMm(4));
-  const count = Math.max(2, Math.ceil((length - 2 * usual) / SPACING) + 1) + more;
+  const count = Math.max(least, Math.ceil((length - 2 * usual) / spacing) + 1) + more;
   const run = length - 2 * from;
   if (count < 2 || run / (count - 1) < LEAST_SPACING) return [];
   return Array.from({ length: count }, (_, index) => u0 + from + (run * index) / (count - 1));
@@ -137,9 +143,12 @@ interface Field {
   wide: readonly [number, number];
   outAlong: number;
   outAcross: number;
+  /** The most between two, and the fewest on a joint, as the plan says. */
+  spacing: Ticks;
+  least: number;
 }
 
-function fieldOf(contact: Contact, through: Draft): Field | null {
+function fieldOf(plan: BoxPlan, contact: Contact, through: Draft): Field | null {
   const { corners, normal } = contact;
   const region = boredThrough(contact, through);
   if (region.length === 0) return null;
@@ -154,6 +163,8 @@ function fieldOf(contact: Contact, through: Draft): Field | null {
     wide: extent(region, across),
     outAlong: outwards(along, contact),
     outAcross: outwards(across, contact),
+    spacing: plan.sizes.fastenerSpacing ?? USUAL_SPACING,
+    least: Number(plan.choices.leastOnEdge ?? 2),
   };
 }
 
@@ -165,7 +176,7 @@ function pointsOf(field: Field, way: SetOut): Vec3[] {
     const line = clipFace(above, { normal: scale(across, -1), offset: -row });
     const [u0, u1] = extent(line, along);
     if (!(u1 > u0)) return [];
-    return spread(u0, u1, way, field.outAlong).map((u) =>
+    return spread(u0, u1, way, field).map((u) =>
       add(origin, add(scale(along, u), scale(across, row))),
     );
   });
@@ -333,7 +344,7 @@ export function fasten(
   const { ways, thinEdge } = waysThrough(plan, drafts, pair, contact);
   if (thinEdge !== null) return { thinEdge };
   for (const way of ways) {
-    const field = fieldOf({ ...contact, normal: way.direction }, at(drafts, way.through));
+    const field = fieldOf(plan, { ...contact, normal: way.direction }, at(drafts, way.through));
     if (!field) continue;
     const tried: SetOutTry[] = [];
     for (const setOut of WAYS) {

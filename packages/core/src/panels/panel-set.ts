@@ -53,8 +53,8 @@ export type Feature =
     }
   | {
       kind: 'groove';
-      /** grip: to climb by; dado: takes the edge of another panel; notch: takes a stick; drip: lets rain fall off. */
-      purpose: 'grip' | 'dado' | 'notch' | 'drip';
+      /** grip: to climb by; dado: takes the edge of another panel; notch: takes a stick; drip: lets rain fall off; niche: to roost in. */
+      purpose: 'grip' | 'dado' | 'notch' | 'drip' | 'niche';
       from: Point;
       to: Point;
       face: 'inside' | 'outside';

@@ -169,8 +169,10 @@ describe('thin sheet', () => {
 
   test('a box without sticks is refused at its wood below 18 mm, and built from there on', () => {
     const slant = must(familyById('slant-roof'), 'slant-roof');
-    const of = (mm: number) =>
-      buildBox(planFor(slant, animalFor(slant), mm, { material: 'plywood' }));
+    const of = (mm: number) => {
+      const plan = planFor(slant, animalFor(slant), mm, { material: 'plywood' });
+      return buildBox({ ...plan, choices: { ...plan.choices, access: 'screwed' } });
+    };
     const thin = of(12);
     expect(thin).toMatchObject({
       ok: false,

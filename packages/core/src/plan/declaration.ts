@@ -45,6 +45,8 @@ export interface ChoiceDeclaration<O extends string = string> {
   picture?: 'section' | 'front' | 'plan';
   /** Roles whose panels its options differ in, pointed out in the pictures. */
   highlights?: readonly string[];
+  /** Of what of the box it asks: questions of one group stand together. */
+  group?: string;
 }
 export type Choice = ChoiceDeclaration & { id: string };
 
@@ -133,6 +135,16 @@ export const oneOf = <const O extends string>(
   options: options.map(([id, name, reason]) => ({ id, label: name, reason })),
   ...more,
 });
+
+/** Questions that stand together under one heading. */
+export const about = <C extends Readonly<Record<string, ChoiceDeclaration>>>(
+  group: string,
+  questions: C,
+): C =>
+  Object.fromEntries(
+    Object.entries(questions).map(([id, question]) => [id, { ...question, group }]),
+    // Every key keeps its question, and every question its options.
+  ) as C;
 
 /** A question that is answered in the maker's own words. */
 export const inWords = (label: string, words: number, applies?: Applies): ChoiceDeclaration => ({

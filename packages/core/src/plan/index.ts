@@ -1,5 +1,6 @@
 export { keyProblems, planFaults } from './conform.js';
 export {
+  about,
   angle,
   applying,
   type Choice,
@@ -29,6 +30,7 @@ export {
   isUpright,
   sillOf,
 } from './entrance.js';
+export { FASTENING_CHOICES, FASTENING_SIZES } from './fastening.js';
 export {
   type BoxPlan,
   CLIMATES,

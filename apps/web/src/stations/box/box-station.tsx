@@ -26,6 +26,10 @@ import { WorkedOut } from './worked-out';
 
 const NO_NAMES: ReadonlyMap<string, string> = new Map();
 
+/** Drawing and checks stay in sight while one goes down the questions beside them. */
+const STAYS =
+  'lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:self-start lg:overflow-y-auto print:max-h-none';
+
 type ChangePlan = (next: (plan: BoxPlan) => BoxPlan) => void;
 
 function KindPicker({
@@ -157,7 +161,7 @@ function Checks({
 }) {
   const { locked } = useBatch();
   return (
-    <section className="card p-3 max-lg:order-3" aria-label="Checks">
+    <section className={`card p-3 max-lg:order-3 ${STAYS}`} aria-label="Checks">
       <h2 className="text-base">Checks</h2>
       <ul className="mt-1">
         {look?.checks.map((check) => (
@@ -277,7 +281,7 @@ export function BoxStation() {
         </Link>
       </StationActions>
       <HowItIsMade family={family} animal={animalsOf(plan)[0]} change={change} />
-      <section className="card min-w-0 p-3" aria-label="The box">
+      <section className={`card min-w-0 p-3 ${STAYS}`} aria-label="The box">
         {!built.ok && <NotToBeBuilt problems={problems} family={family} isDrawn={sound !== null} />}
         <BoxTabs look={look} />
         {!locked && <MovedWithIt sound={sound} names={look?.names ?? NO_NAMES} />}

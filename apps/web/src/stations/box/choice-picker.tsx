@@ -55,6 +55,24 @@ function OptionButton({
   );
 }
 
+/** Questions of one group together, groups in the order in which they first come. */
+function grouped(choices: readonly Choice[]): [group: string, choices: Choice[]][] {
+  const found = new Map<string, Choice[]>();
+  for (const choice of choices) {
+    const group = choice.group ?? 'Making';
+    found.set(group, [...(found.get(group) ?? []), choice]);
+  }
+  return [...found];
+}
+
+/** What was answered, in a line: for a group that is folded away. */
+const answers = (choices: readonly Choice[], plan: BoxPlan): string =>
+  choices
+    .flatMap(
+      ({ id, options }) => options.find((option) => option.id === plan.choices[id])?.label ?? [],
+    )
+    .join(' · ');
+
 /** Every question of a kind of box with its options, each drawn as it would be. What is answered in words is asked beside its check. */
 export function ChoicePickers({
   choices,
@@ -71,23 +89,32 @@ export function ChoicePickers({
   onChoose: (choice: string, option: string) => void;
 }) {
   const pictures = useOptionPictures(drawnPlan);
-  return applying(choices, plan.choices)
-    .filter(({ words }) => words === undefined)
-    .map((choice) => (
-      <fieldset key={choice.id} className="mt-2" disabled={locked}>
-        <legend className="label">{choice.label}</legend>
-        <div className="mt-1 flex flex-wrap gap-1.5">
-          {choice.options.map((option) => (
-            <OptionButton
-              key={option.id}
-              choice={choice}
-              option={option}
-              isChosen={plan.choices[choice.id] === option.id}
-              drawn={pictures.get(optionKey(choice.id, option.id))}
-              onChoose={() => onChoose(choice.id, option.id)}
-            />
-          ))}
-        </div>
-      </fieldset>
-    ));
+  const asked = applying(choices, plan.choices).filter(({ words }) => words === undefined);
+  return grouped(asked).map(([group, questions]) => (
+    <details key={group} className="group mt-2 border-t border-line pt-1.5" open>
+      <summary className="cursor-pointer text-[0.95rem] font-bold">
+        {group}
+        <span className="block pl-3.5 text-[0.8rem] font-normal leading-tight text-soft group-open:hidden">
+          {answers(questions, plan)}
+        </span>
+      </summary>
+      {questions.map((choice) => (
+        <fieldset key={choice.id} className="mt-1.5" disabled={locked}>
+          <legend className="label">{choice.label}</legend>
+          <div className="mt-1 flex flex-wrap gap-1.5">
+            {choice.options.map((option) => (
+              <OptionButton
+                key={option.id}
+                choice={choice}
+                option={option}
+                isChosen={plan.choices[choice.id] === option.id}
+                drawn={pictures.get(optionKey(choice.id, option.id))}
+                onChoose={() => onChoose(choice.id, option.id)}
+              />
+            ))}
+          </div>
+        </fieldset>
+      ))}
+    </details>
+  ));
 }

@@ -18,6 +18,7 @@ const GROOVES: Record<Exclude<Groove['purpose'], 'grip'>, string> = {
   drip: 'drip kerf',
   dado: 'groove',
   notch: 'notch',
+  niche: 'roosting niche',
 };
 
 /** How a hole is bored that is not square to its face. */

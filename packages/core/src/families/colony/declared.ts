@@ -1,4 +1,5 @@
 import {
+  about,
   angle,
   type ChoiceDeclaration,
   length,
@@ -8,7 +9,7 @@ import {
 } from '../../plan/index.js';
 import { COMMON_CHOICES, GRIP_BY } from '../common/choices.js';
 import { entranceTo } from '../common/entrance.js';
-import { GRIP_PLAIN } from '../common/grip.js';
+import { GRIP_PLAIN, scoreSizes } from '../common/grip.js';
 
 export const SIZES = {
   roomWidth: length('Each room, wide', 80, 400, 152, 'Between partitions.'),
@@ -52,6 +53,7 @@ export const SIZES = {
   entranceWidth: length('Entrance', 15, 120, 32, 'Diameter of each.'),
   entranceHeight: length('Entrance above the floor', 0, 300, 130, 'From each room’s floor.'),
   drainSize: length('Drain', 4, 20, 8, 'One hole in the floor of each room.'),
+  ...scoreSizes(({ grip }) => grip === 'kerfs'),
   ventSize: length('Vent', 4, 20, 10, 'One hole high in the front of each room.'),
 };
 
@@ -69,50 +71,58 @@ const counted = <const O extends string>(
   );
 
 export const CHOICES = {
-  columns: counted(
-    'Rooms side by side',
-    ['3', '1', '2', '4', '5', '6', '7', '8'],
-    'Sparrows nest in terraces of three or more; martins in houses of many rooms.',
-    'front',
-  ),
-  rows: counted(
-    'Rows',
-    ['1', '2', '3', '4'],
-    'One over the other; every floor is shared by the row below.',
-    'section',
-  ),
-  sides: oneOf(
-    'Faces',
-    [
-      ['one', 'to the front', 'A terrace, hung on a wall.'],
-      ['two', 'back to back', 'A house on a pole: rooms open to the front and to the back.'],
-    ],
-    { picture: 'section' },
-  ),
-  roof: oneOf(
-    'Roof',
-    [
-      ['slant', 'one slope', 'Falls to the front.'],
-      ['flat', 'flat and square', 'Every cut is square.'],
-    ],
-    { picture: 'section', highlights: ['roof'] },
-  ),
-  frontGrain: oneOf('Grain of front, back and floors', [
-    ['along', 'along the house', 'Long boards lie level; their width is the house’s height.'],
-    ['up', 'up the walls', 'As in small boxes; wider than any board, so glued up.'],
-  ]),
-  access: oneOf('Opens for cleaning by', [
-    [
-      'screwed',
-      'the front',
-      'Each front is held by screws alone, without glue: all rooms at once.',
-    ],
-    ['roof', 'the roof', 'Held by screws; reaches the upper row alone.'],
-  ]),
-  grip: GRIP_PLAIN,
-  gripBy: GRIP_BY,
-  entranceTo: entranceTo('sill'),
-  ...COMMON_CHOICES,
+  ...about('Roof', {
+    roof: oneOf(
+      'Roof',
+      [
+        ['slant', 'one slope', 'Falls to the front.'],
+        ['flat', 'flat and square', 'Every cut is square.'],
+      ],
+      { picture: 'section', highlights: ['roof'] },
+    ),
+  }),
+  ...about('Walls', {
+    sides: oneOf(
+      'Faces',
+      [
+        ['one', 'to the front', 'A terrace, hung on a wall.'],
+        ['two', 'back to back', 'A house on a pole: rooms open to the front and to the back.'],
+      ],
+      { picture: 'section' },
+    ),
+    columns: counted(
+      'Rooms side by side',
+      ['3', '1', '2', '4', '5', '6', '7', '8'],
+      'Sparrows nest in terraces of three or more; martins in houses of many rooms.',
+      'front',
+    ),
+    rows: counted(
+      'Rows',
+      ['1', '2', '3', '4'],
+      'One over the other; every floor is shared by the row below.',
+      'section',
+    ),
+    frontGrain: oneOf('Grain of front, back and floors', [
+      ['along', 'along the house', 'Long boards lie level; their width is the house’s height.'],
+      ['up', 'up the walls', 'As in small boxes; wider than any board, so glued up.'],
+    ]),
+  }),
+  ...about('Opening', {
+    access: oneOf('Opens for cleaning by', [
+      [
+        'screwed',
+        'the front',
+        'Each front is held by screws alone, without glue: all rooms at once.',
+      ],
+      ['roof', 'the roof', 'Held by screws; reaches the upper row alone.'],
+    ]),
+  }),
+  ...about('Entrance and grip', {
+    entranceTo: entranceTo('sill'),
+    grip: GRIP_PLAIN,
+    gripBy: GRIP_BY,
+  }),
+  ...about('Making', { ...COMMON_CHOICES }),
 };
 
 export const ROLES = {

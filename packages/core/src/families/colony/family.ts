@@ -137,7 +137,14 @@ export const colonyHouse = defineFamily({
   sizes: SIZES,
   choices: CHOICES,
   roles: ROLES,
-  notTrimmed: ['entranceWidth', 'entranceHeight', 'drainSize', 'ventSize'],
+  notTrimmed: [
+    'entranceWidth',
+    'entranceHeight',
+    'scoreSpacing',
+    'scoreWidth',
+    'drainSize',
+    'ventSize',
+  ],
   build,
   dimensions,
   rules: [

@@ -3,6 +3,7 @@ import { type Entrance, entranceOf, type Refusal } from '../../plan/index.js';
 import type { Vec3 } from '../../solid/index.js';
 import { text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
+import { gripFaults } from '../common/grip.js';
 import type { ColonyPlan } from './declared.js';
 
 /** A vent's middle stands this far from the partition. */
@@ -126,11 +127,13 @@ export const drainsOf = ({ faces, columns, xOf, w, d, depth }: ColonyFrame, z: n
     }),
   );
 
-export function colonyFaults({ sizes, choices }: ColonyPlan, frame: ColonyFrame): Refusal[] {
+export function colonyFaults(plan: ColonyPlan, frame: ColonyFrame): Refusal[] {
+  const { sizes, choices } = plan;
   const { entrance, w, d, h, rows, ventHeight } = frame;
   const apart = Math.hypot(w / 2 - VENT_IN, ventHeight - entrance.centre);
   return [
     ...entranceFaults(entrance, h, w),
+    ...gripFaults(plan, undefined),
     ...refusalsOf([
       {
         when: apart < (entrance.width + sizes.ventSize) / 2 + fromMm(6),

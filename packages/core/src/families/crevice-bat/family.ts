@@ -39,7 +39,7 @@ function dimensions({ sizes, choices, wood }: CrevicePlan, box: PanelSet): Drawn
       start: sizes.frontHeight,
     },
   ];
-  if (choices.vents === 'slot')
+  if (choices.vents !== 'none')
     found.push({
       size: 'ventAbove',
       view: 'front',
@@ -48,7 +48,7 @@ function dimensions({ sizes, choices, wood }: CrevicePlan, box: PanelSet): Drawn
       to: sizes.ventAbove,
       start: half,
     });
-  if (choices.ends !== 'spacers')
+  if (choices.ends !== 'spacers' && choices.creviceBy !== 'cheeks')
     found.push({
       size: 'crevice',
       view: 'section',
@@ -72,7 +72,16 @@ export const creviceBat = defineFamily({
   sizes: SIZES,
   choices: CHOICES,
   roles: ROLES,
-  notTrimmed: ['crevice', 'passage', 'ventAbove', 'ventSize'],
+  notTrimmed: [
+    'crevice',
+    'cheekWidth',
+    'passage',
+    'unevenBy',
+    'scoreSpacing',
+    'scoreWidth',
+    'ventAbove',
+    'ventSize',
+  ],
   build,
   dimensions,
   rules: [

@@ -1,3 +1,4 @@
+import { fromMm } from '../../measure/index.js';
 import { type Draft, wood } from '../../panels/index.js';
 import {
   atLeast,
@@ -7,10 +8,11 @@ import {
   solidInside,
   type Vec3,
 } from '../../solid/index.js';
+import { roundHoles } from '../common/holes.js';
+import { roostScores } from '../common/roost-scores.js';
 import { slopedRoof, underSlopedRoof } from '../common/sloped-roof.js';
 import type { CrevicePlan, ROLES } from './declared.js';
 import type { CreviceFrame } from './frame.js';
-import { scores as scoresAcross } from './scores.js';
 
 type Features = NonNullable<Draft['features']>;
 
@@ -37,7 +39,9 @@ const scores =
   (toFrame) =>
     plan.choices.grip === 'rough'
       ? []
-      : scoresAcross((u, z) => toFrame([u * frame.half, y, z]), from, to, face);
+      : frame.rooms.flatMap(({ x, half }) =>
+          roostScores(plan.sizes, (u, z) => toFrame([x + u * half, y, z]), [from, to], face),
+        );
 
 function upright(
   { plan }: Crevices,
@@ -90,11 +94,18 @@ export function partitions(box: Crevices): Draft[] {
   const rough = roughInside(plan);
   return frame.starts.slice(1).map((to, index) => {
     const from = to - frame.part;
-    const top = frame.roofAt(from) - plan.sizes.passage;
-    const spaces = [...across(frame), ...between('y', from, to), ...between('z', 0, top)];
+    const low = frame.lows[index] ?? 0;
+    const isFlush = plan.choices.hang === 'flush';
+    const top = frame.roofAt(from) - (isFlush ? 0 : plan.sizes.passage);
+    const spaces = [
+      ...across(frame),
+      ...between('y', from, to),
+      atLeast('z', low),
+      isFlush ? underRoof(frame) : atMost('z', top),
+    ];
     const [behind, before] = [
-      scores(box, to, 0, top, 'inside'),
-      scores(box, from, 0, top, 'outside'),
+      scores(box, to, low, top, 'inside'),
+      scores(box, from, low, top, 'outside'),
     ];
     return upright(box, `partition-${index + 1}`, 'partition', spaces, [0, -1, 0], {
       inside: rough,
@@ -121,6 +132,51 @@ export function backPanel(box: Crevices): Draft {
   });
 }
 
+/** Middles of the vents in the cheeks' inside: one into each crevice at either end. */
+export const cheekVents = ({ plan, frame }: Crevices): Vec3[] =>
+  plan.choices.vents === 'cheeks' && !frame.spacers
+    ? ([-1, 1] as const).flatMap((sign) =>
+        frame.starts.map(
+          (start): Vec3 => [sign * frame.half, start + frame.crevice / 2, plan.sizes.ventAbove],
+        ),
+      )
+    : [];
+
+/** How far the struts lie from the middle, as a share of half the width; and short of the back's ends. Common practice, no source. */
+const STRUT = { out: 0.6, short: fromMm(20) };
+
+/** Two upright sticks behind the back. */
+export function struts({ plan, frame }: Crevices): Draft[] {
+  if (plan.choices.struts !== 'two') return [];
+  const { half, depth, back, roofAt } = frame;
+  const { thickness } = plan.wood.strut;
+  const width = plan.wood.strut.width ?? 0;
+  const behindBack = depth + back;
+  return ([-1, 1] as const).map((sign) => {
+    const middle = sign * half * STRUT.out;
+    const id = sign < 0 ? 'strut-left' : 'strut-right';
+    return {
+      grain: 'along',
+      knots: 'sound',
+      grainDirection: [0, 0, 1],
+      inside: 'any',
+      id,
+      group: 'strut',
+      role: 'strut',
+      thickness,
+      solid: wood(
+        solidInside([
+          ...between('x', middle - width / 2, middle + width / 2),
+          ...between('y', behindBack, behindBack + thickness),
+          ...between('z', -plan.sizes.landing + STRUT.short, roofAt(behindBack) - STRUT.short),
+        ]),
+        id,
+      ),
+      outsideNormal: [0, 1, 0],
+    };
+  });
+}
+
 /** The boards over the ends, where no spacers close them. */
 export function cheeks(box: Crevices): Draft[] {
   const { plan, frame } = box;
@@ -135,7 +191,15 @@ export function cheeks(box: Crevices): Draft[] {
       atLeast('z', 0),
       underRoof(frame),
     ];
-    return upright(box, id, id, spaces, [sign, 0, 0]);
+    return upright(box, id, id, spaces, [sign, 0, 0], {
+      features: (toFrame) =>
+        roundHoles(
+          'vent',
+          cheekVents(box).filter((hole) => Math.sign(hole[0]) === sign),
+          plan.sizes.ventSize,
+          toFrame,
+        ),
+    });
   };
   return [cheek('side-left', -1), cheek('side-right', 1)];
 }
@@ -146,21 +210,29 @@ export interface Strip {
   draft: Draft;
 }
 
+type Place = 'left' | 'right' | 'middle';
+const STRIPS: Record<Place, (of: { half: number; past: number }) => [number, number]> = {
+  left: ({ half, past }) => [-half - past, -half],
+  right: ({ half, past }) => [half, half + past],
+  middle: ({ past }) => [-past / 2, past / 2],
+};
+const stripsAt = ({ choices }: CrevicePlan): Place[] =>
+  choices.columns === 'middle' ? ['left', 'right', 'middle'] : ['left', 'right'];
+
 /** Strips between the upright panels, which close the ends where there are no cheeks. */
 export function strips(box: Crevices): Strip[] {
   const { frame } = box;
   if (!frame.spacers) return [];
   const { half, past, crevice } = frame;
   return frame.starts.flatMap((start, layer) =>
-    ([-1, 1] as const).map((sign) => {
-      const end = sign < 0 ? between('x', -half - past, -half) : between('x', half, half + past);
+    stripsAt(box.plan).map((place) => {
       const spaces = [
-        ...end,
+        ...between('x', ...STRIPS[place]({ half, past })),
         ...between('y', start, start + crevice),
         atLeast('z', 0),
         underRoof(frame),
       ];
-      const id = `spacer-${layer}-${sign}`;
+      const id = `spacer-${layer}-${place}`;
       return { layer, draft: upright(box, id, 'spacer', spaces, [0, -1, 0], { group: 'spacer' }) };
     }),
   );

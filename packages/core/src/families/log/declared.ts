@@ -1,8 +1,8 @@
-import { angle, length, oneOf, type PlanOf } from '../../plan/index.js';
+import { about, angle, length, oneOf, type PlanOf } from '../../plan/index.js';
 import { FASTENING } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
-import { GRIPS } from '../common/grip.js';
+import { GRIPS, scoreSizes } from '../common/grip.js';
 
 export const SIZES = {
   diameter: length('Log, through', 140, 900, 230, 'Without bark, at its thinner end.'),
@@ -31,23 +31,27 @@ export const SIZES = {
   ),
   ...FLOOR_SIZES,
   ...ENTRANCE_SIZES,
+  ...scoreSizes(({ grip }) => grip === 'kerfs'),
   ventSize: length('Vent', 4, 20, 8, 'Diameter of a hole high in each side slab.'),
 };
 
 export const CHOICES = {
-  access: oneOf('Opens for cleaning by', [
-    ['roof', 'the lid', 'The lid turns up on hinges and is hooked shut.'],
-    ['screwed', 'the front slab', 'Held by screws alone, without glue.'],
-  ]),
-  floor: DRAIN,
-  floorAt: FLOOR_AT,
-  grip: oneOf('Grip under the entrance', [
-    ['rough', 'split or sawn face', 'The core’s face is rough as it comes from saw or froe.'],
-    GRIPS.kerfs,
-  ]),
-  entrance: entranceShape(['round', 'oval', 'arch']),
-  entranceTo: entranceTo(),
-  fastening: FASTENING,
+  ...about('Opening', {
+    access: oneOf('Opens for cleaning by', [
+      ['roof', 'the lid', 'The lid turns up on hinges and is hooked shut.'],
+      ['screwed', 'the front slab', 'Held by screws alone, without glue.'],
+    ]),
+  }),
+  ...about('Floor', { floor: DRAIN, floorAt: FLOOR_AT }),
+  ...about('Entrance and grip', {
+    entrance: entranceShape(['round', 'oval', 'arch']),
+    entranceTo: entranceTo(),
+    grip: oneOf('Grip under the entrance', [
+      ['rough', 'split or sawn face', 'The core’s face is rough as it comes from saw or froe.'],
+      GRIPS.kerfs,
+    ]),
+  }),
+  ...about('Making', { fastening: FASTENING }),
 };
 
 export const ROLES = {

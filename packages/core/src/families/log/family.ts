@@ -64,7 +64,15 @@ export const logBox = defineFamily({
   sizes: SIZES,
   choices: CHOICES,
   roles: ROLES,
-  notTrimmed: ['entranceWidth', 'entranceUpright', 'entranceHeight', 'ventSize', 'drainSize'],
+  notTrimmed: [
+    'entranceWidth',
+    'entranceUpright',
+    'entranceHeight',
+    'scoreSpacing',
+    'scoreWidth',
+    'ventSize',
+    'drainSize',
+  ],
   build,
   dimensions,
   rules: [

@@ -2,6 +2,7 @@ import { fromMm, tan } from '../../measure/index.js';
 import { type Entrance, entranceOf, type Refusal, recessOf } from '../../plan/index.js';
 import { ofLength, text } from '../../text/index.js';
 import { entranceFaults } from '../common/entrance.js';
+import { gripFaults } from '../common/grip.js';
 import type { LogPlan } from './declared.js';
 
 /** The round as a prism of this many sides, inside the true round. */
@@ -47,7 +48,8 @@ export function frameOf(plan: LogPlan): LogFrame {
   };
 }
 
-export function logFaults({ sizes }: LogPlan, frame: LogFrame): Refusal[] {
+export function logFaults(plan: LogPlan, frame: LogFrame): Refusal[] {
+  const { sizes } = plan;
   const { room, entrance } = frame;
   if (room < LEAST_ROOM)
     return [
@@ -58,5 +60,8 @@ export function logFaults({ sizes }: LogPlan, frame: LogFrame): Refusal[] {
     ];
   if (sizes.drainSize > room / 3)
     return [{ field: 'drainSize', message: text`Drains this large leave hardly a floor.` }];
-  return entranceFaults(entrance, frame.topAt(frame.front), room);
+  return [
+    ...entranceFaults(entrance, frame.topAt(frame.front), room),
+    ...gripFaults(plan, undefined),
+  ];
 }

@@ -10,13 +10,14 @@ import {
 } from '../../checks/index.js';
 import { at } from '../../lists/index.js';
 import { fromInches, fromMm } from '../../measure/index.js';
-import { length, middle, type PlanOf } from '../../plan/index.js';
+import { about, length, middle, type PlanOf } from '../../plan/index.js';
 import { text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
 import { COMMON_CHOICES, MEASURE } from '../common/choices.js';
 import { DRAIN, FLOOR_AT } from '../common/floor.js';
 import { NOT_HUNG } from '../common/hung-wall.js';
 import { roomFor } from '../common/room.js';
+import { BATTEN_ROLE, CORNERS } from '../common/sheet-sticks.js';
 import { defineFamily } from '../define-family.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
 import {
@@ -49,21 +50,26 @@ const SIZES = {
 
 /** An open front is its own entrance, vent and way in. */
 const CHOICES = {
-  roof: ROOF_FIXED,
-  rearEdge: ROOF_REAR,
-  slope: SLOPE_BY,
-  walls: WALLS,
-  lowerEdges: LOWER_EDGES,
-  measure: MEASURE,
-  floor: DRAIN,
-  floorAt: FLOOR_AT,
-  faces: ROUGH_FACE_OPEN,
-  roofGrain: ROOF_GRAIN,
-  drip: DRIP,
-  ...COMMON_CHOICES,
+  ...about('Roof', {
+    roof: ROOF_FIXED,
+    rearEdge: ROOF_REAR,
+    slope: SLOPE_BY,
+    roofGrain: ROOF_GRAIN,
+    drip: DRIP,
+  }),
+  ...about('Walls', {
+    walls: WALLS,
+    corners: CORNERS,
+    lowerEdges: LOWER_EDGES,
+    measure: MEASURE,
+    faces: ROUGH_FACE_OPEN,
+  }),
+  ...about('Floor', { floor: DRAIN, floorAt: FLOOR_AT }),
+  ...about('Making', { ...COMMON_CHOICES }),
 };
 
-type Plan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof BODY_ROLES>;
+const ROLES = { ...BODY_ROLES, batten: BATTEN_ROLE };
+type Plan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;
 
 /** The same walls and roof, with the questions answered that an open front does not raise. */
 const shellOf = (plan: Plan): ShellPlan => ({
@@ -71,6 +77,9 @@ const shellOf = (plan: Plan): ShellPlan => ({
     ...plan.sizes,
     ...NOT_HUNG.sizes,
     ...PLAIN.sizes,
+    scoreSpacing: 0,
+    scoreWidth: 0,
+    rungSpacing: 0,
     ventSize: 0,
     play: 0,
     playOverFloor: 0,
@@ -99,9 +108,18 @@ export const openFront = defineFamily({
   example: 'eastern-phoebe',
   sizes: SIZES,
   choices: CHOICES,
-  roles: BODY_ROLES,
+  roles: ROLES,
   notTrimmed: ['drainSize', 'letIn'],
   trimmedTogether: [['frontHeight', 'backHeight']],
+  fromSheet: {
+    fixed: { measure: 'inside', slope: 'heights' },
+    varied: {
+      roof: ['butt', 'over', 'flat'],
+      walls: ['between', 'over'],
+      floor: ['clipped', 'gap', 'gap-back'],
+    },
+    sizes: ['drainSize'],
+  },
   build: (plan) => cutShell(shellOf(plan), { kind: 'open', above: plan.sizes.frontAboveFloor }),
   dimensions: (plan, box) => {
     const { sill, width } = at(box.cavities, 0);

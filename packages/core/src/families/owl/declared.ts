@@ -1,4 +1,11 @@
-import { angle, length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
+import {
+  about,
+  angle,
+  length,
+  oneOf,
+  type PlanOf,
+  type RoleDeclarations,
+} from '../../plan/index.js';
 import {
   BETWEEN_SIDES,
   COMMON_CHOICES,
@@ -8,7 +15,7 @@ import {
 } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN_NOT_CLIPPED, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
-import { GRIP_ON_SHEET, LADDER_ROLE } from '../common/grip.js';
+import { GRIP_ON_SHEET, GRIP_SIZES, LADDER_ROLE } from '../common/grip.js';
 
 type Answers = Readonly<Record<string, string>>;
 const flapped = (s: Answers): boolean => s.access === 'flap';
@@ -42,6 +49,7 @@ export const SIZES = {
   overhangRear: length('Lid out over the back', 0, 150, 0, 'Nothing, so that the box hangs flat.'),
   ...FLOOR_SIZES,
   ...ENTRANCE_SIZES,
+  ...GRIP_SIZES,
   ventSize: length('Vent', 3, 30, 15, 'Diameter of a hole or height of a gap.'),
   flapFrom: length(
     'Flap, from the floor',
@@ -72,79 +80,91 @@ export const SIZES = {
 };
 
 export const CHOICES = {
-  frame: oneOf(
-    'Frame',
-    [
-      ['posts', 'corner posts', 'A square post in each corner takes all screws.'],
+  ...about('Roof', {
+    lid: oneOf(
+      'Lid',
       [
-        'battens',
-        'battens',
-        'An upright batten in each corner, a ring round the floor and one under the lid: lighter.',
+        [
+          'lift-off',
+          'lifts off',
+          'Two tapered battens under it hold it by its own weight; a hook against wind.',
+        ],
+        ['hinged', 'on hinges', 'Turns up at the back.'],
+        ['screwed', 'screwed', 'Comes off with four or more screws.'],
       ],
-    ],
-    { picture: 'plan' },
-  ),
-  walls: oneOf('Front and back', [OVER_SIDES, BETWEEN_SIDES], { ...WALLS_PICTURE, meant: 'over' }),
-  lid: oneOf(
-    'Lid',
-    [
+      { picture: 'front' },
+    ),
+  }),
+  ...about('Walls', {
+    walls: oneOf('Front and back', [OVER_SIDES, BETWEEN_SIDES], {
+      ...WALLS_PICTURE,
+      meant: 'over',
+    }),
+    frame: oneOf(
+      'Frame',
       [
-        'lift-off',
-        'lifts off',
-        'Two tapered battens under it hold it by its own weight; a hook against wind.',
+        ['posts', 'corner posts', 'A square post in each corner takes all screws.'],
+        [
+          'battens',
+          'battens',
+          'An upright batten in each corner, a ring round the floor and one under the lid: lighter.',
+        ],
       ],
-      ['hinged', 'on hinges', 'Turns up at the back.'],
-      ['screwed', 'screwed', 'Comes off with four or more screws.'],
-    ],
-    { picture: 'front' },
-  ),
-  access: oneOf(
-    'Opens for cleaning by',
-    [
-      ['flap', 'a flap', 'Low in the right side, on hinges.'],
-      ['lid', 'the lid', 'From above, nothing else opens.'],
-    ],
-    { picture: 'section' },
-  ),
-  platform: oneOf(
-    'Platform',
-    [
-      ['none', 'none', 'For boxes 700 mm deep or more, in which the young stay until they fly.'],
+      { picture: 'plan' },
+    ),
+    vents: oneOf(
+      'Vents',
       [
-        'platform',
-        'a platform',
-        'Level with the entrance: the young walk out and exercise before they fly.',
+        ['holes', 'holes', 'Two high in each side, under the lid.'],
+        [
+          'gap-sides',
+          'gap over the sides',
+          'Both sides stop short of the lid, which rests on front and back.',
+        ],
       ],
-    ],
-    { picture: 'section' },
-  ),
-  floor: DRAIN_NOT_CLIPPED,
-  floorAt: FLOOR_AT,
-  vents: oneOf(
-    'Vents',
-    [
-      ['holes', 'holes', 'Two high in each side, under the lid.'],
+      { picture: 'front' },
+    ),
+  }),
+  ...about('Opening', {
+    access: oneOf(
+      'Opens for cleaning by',
       [
-        'gap-sides',
-        'gap over the sides',
-        'Both sides stop short of the lid, which rests on front and back.',
+        ['flap', 'a flap', 'Low in the right side, on hinges.'],
+        ['lid', 'the lid', 'From above, nothing else opens.'],
       ],
-    ],
-    { picture: 'front' },
-  ),
-  grip: GRIP_ON_SHEET,
-  gripBy: GRIP_BY,
-  entrance: entranceShape(['square', 'arch', 'oval', 'round']),
-  entranceTo: entranceTo('sill'),
-  hang: oneOf('Hung by', [
-    ['screws', 'coach screws through the back', 'On a beam or a trunk, over a batten.'],
-    [
-      'eyes',
-      'eyes and wire',
-      'Two eyes high in the back’s posts; protected wire, slackened as the tree grows.',
-    ],
-  ]),
-  ...COMMON_CHOICES,
+      { picture: 'section' },
+    ),
+  }),
+  ...about('Floor', { floor: DRAIN_NOT_CLIPPED, floorAt: FLOOR_AT }),
+  ...about('Entrance and grip', {
+    entrance: entranceShape(['square', 'arch', 'oval', 'round']),
+    entranceTo: entranceTo('sill'),
+    grip: GRIP_ON_SHEET,
+    gripBy: GRIP_BY,
+    platform: oneOf(
+      'Platform',
+      [
+        ['none', 'none', 'For boxes 700 mm deep or more, in which the young stay until they fly.'],
+        [
+          'platform',
+          'a platform',
+          'Level with the entrance: the young walk out and exercise before they fly.',
+        ],
+      ],
+      { picture: 'section' },
+    ),
+  }),
+  ...about('Hanging', {
+    hang: oneOf('Hung by', [
+      ['screws', 'coach screws through the back', 'On a beam or a trunk, over a batten.'],
+      [
+        'eyes',
+        'eyes and wire',
+        'Two eyes high in the back’s posts; protected wire, slackened as the tree grows.',
+      ],
+    ]),
+  }),
+  ...about('Making', { ...COMMON_CHOICES }),
 };
 
 export const ROLES = {

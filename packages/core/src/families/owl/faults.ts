@@ -2,6 +2,7 @@ import { fromMm, type Ticks } from '../../measure/index.js';
 import type { Refusal } from '../../plan/index.js';
 import { ofLength, type Text, text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
+import { gripFaults } from '../common/grip.js';
 import type { OwlPlan, ROLES } from './declared.js';
 import { type OwlFrame, PLAY, stickOf } from './frame.js';
 
@@ -106,6 +107,7 @@ export function owlFaults(plan: OwlPlan, frame: OwlFrame): Refusal[] {
   const top = roofAt(-t.front) - (posts ? 0 : batten.wide);
   return [
     ...entranceFaults(entrance, top, posts ? width - 2 * post.wide : width),
+    ...gripFaults(plan, plan.wood.ladder),
     ...refusalsOf([
       fault(
         !posts && sill < batten.wide,

@@ -3,6 +3,7 @@ import {
   type Cavity,
   type Derived,
   type JointDraft,
+  type JointKind,
   meet,
   type Opening,
 } from '../../panels/index.js';
@@ -16,6 +17,7 @@ import type { Cut } from '../define-family.js';
 import type { PolePlan } from './declared.js';
 import { frameOf, type PoleFrame, poleFaults } from './frame.js';
 import { gable, post, type SpacerDraft, side, spacers, ventsOf } from './panels.js';
+import { cornerSticks } from './sticks.js';
 
 const GABLES = ['front', 'back'] as const;
 const SIDES = ['side-left', 'side-right'] as const;
@@ -23,19 +25,21 @@ const SLOPES = ['roof-left', 'roof-right'] as const;
 
 function jointsOf(
   { sizes: { notch }, choices }: PolePlan,
-  held: readonly SpacerDraft[],
+  spaced: readonly SpacerDraft[],
   ridge: JointDraft[],
 ): JointDraft[] {
   // A side that is sawn square meets the roof along a line, which holds nothing.
   const isBevelled = choices.sideTops === 'bevelled';
+  // Sticks behind them hold panels of sheet, which only touch.
+  const held: JointKind = choices.corners === 'sticks' ? 'loose' : 'butt';
   return [
-    ...GABLES.flatMap((g) => SIDES.flatMap((s) => meet(g, s))),
-    ...GABLES.flatMap((g) => SLOPES.flatMap((r) => meet(g, r))),
-    ...meet('roof-left', 'side-left', 'butt', isBevelled),
-    ...meet('roof-right', 'side-right', 'butt', isBevelled),
-    ...ridge,
-    ...SLOPES.flatMap((r) => meet('post', r, 'loose')),
-    ...held.flatMap(({ draft, wall }) => [
+    ...GABLES.flatMap((g) => SIDES.flatMap((s) => meet(g, s, held))),
+    ...GABLES.flatMap((g) => SLOPES.flatMap((r) => meet(g, r, held))),
+    ...meet('roof-left', 'side-left', held, isBevelled),
+    ...meet('roof-right', 'side-right', held, isBevelled),
+    ...(held === 'loose' ? ridge.map((joint) => ({ ...joint, kind: held })) : ridge),
+    ...SLOPES.flatMap((r) => meet('post', r, 'loose', choices.postTop === 'roof')),
+    ...spaced.flatMap(({ draft, wall }) => [
       ...meet(draft.id, wall, 'screwed'),
       ...meet(draft.id, 'post', notch > 0 ? 'let-in' : 'butt'),
     ]),
@@ -123,6 +127,7 @@ export function build(plan: PolePlan): Cut | readonly Refusal[] {
     lapped: choices.ridge !== 'mitred',
   });
   const held = spacers(frame);
+  const sticks = cornerSticks(frame);
   return {
     drafts: [
       gable(plan, frame, 'front'),
@@ -132,8 +137,9 @@ export function build(plan: PolePlan): Cut | readonly Refusal[] {
       ...roof.drafts,
       post(plan, frame),
       ...held.map(({ draft }) => draft),
+      ...sticks.drafts,
     ],
-    joints: jointsOf(plan, held, roof.joints),
+    joints: [...jointsOf(plan, held, roof.joints), ...sticks.joints],
     openings: [
       ...ring(frame),
       ...roundOpenings('vent-hole', ventsOf(plan, frame), sizes.ventSize, ACROSS),

@@ -1,6 +1,19 @@
-import { length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
+import {
+  about,
+  type Chosen,
+  length,
+  oneOf,
+  type PlanOf,
+  type RoleDeclarations,
+  since,
+} from '../../plan/index.js';
 import { BETWEEN_SIDES, COMMON_CHOICES, OVER_SIDES, WALLS_PICTURE } from '../common/choices.js';
+import { scoreSizes } from '../common/grip.js';
 import { RIDGE } from '../common/ridge.js';
+import { ROOST_SPACING_MM } from '../common/roost-scores.js';
+
+const isOnSticks = ({ corners }: Chosen): boolean => corners === 'sticks';
+const hasNiches = ({ niches }: Chosen): boolean => niches === 'niches';
 
 export const SIZES = {
   height: length(
@@ -15,8 +28,27 @@ export const SIZES = {
     'Notch for the spacers',
     0,
     15,
-    3,
-    'How deep a spacer sits in the post; the crevice is its thickness less this.',
+    0,
+    'How deep a spacer sits in the post, where it is let in; the crevice is its thickness less this.',
+  ),
+  postPoint: since(
+    length(
+      'Post’s point, high',
+      20,
+      600,
+      178,
+      'From its shoulders to its tip, under the ridge: steeper than the roof, so that bats find room all round.',
+      ({ postTop }) => postTop === 'point',
+    ),
+    178,
+  ),
+  nicheDeep: since(
+    length('Roosting niches, deep', 8, 40, 25, 'Sawn into opposite faces of the post.', hasNiches),
+    25,
+  ),
+  nicheLong: since(
+    length('Roosting niches, long', 60, 400, 180, 'Along the post, staggered.', hasNiches),
+    180,
   ),
   postBelow: length('Post below the tube', 50, 3000, 300, 'To land on, and to bolt to the pole.'),
   overhangFront: length(
@@ -33,6 +65,7 @@ export const SIZES = {
     30,
     'Level distance from a side to the eave.',
   ),
+  ...scoreSizes(({ grip }) => grip === 'kerfs', ROOST_SPACING_MM),
   ventSize: length(
     'Vent',
     6,
@@ -52,44 +85,90 @@ export const SIZES = {
 };
 
 export const CHOICES = {
-  ridge: RIDGE,
-  vents: oneOf(
-    'Vents',
-    [
+  ...about('Roof', { ridge: RIDGE }),
+  ...about('Walls', {
+    walls: oneOf('Front and back', [BETWEEN_SIDES, OVER_SIDES], {
+      ...WALLS_PICTURE,
+      meant: 'between',
+    }),
+    corners: oneOf(
+      'Corners and roof are held',
       [
-        'holes',
-        'holes',
-        'One in front and back, a third of the way up: cooler below, warm under the roof.',
+        ['edges', 'edge to face', 'Boards are fastened through into each other’s edges.'],
+        [
+          'sticks',
+          'by sticks',
+          'A stick in every corner of the crevice and under the roof: thin sheet takes no screw in its edge.',
+        ],
       ],
-      ['none', 'none', 'For small boxes and cool summers.'],
-    ],
-    { picture: 'front' },
-  ),
-  grip: oneOf('Roosting faces', [
-    ['kerfs', 'scored', 'Shallow kerfs across every face that bats hang on, the post’s too.'],
-    ['rough', 'rough sawn', 'Every roosting face is rough from the saw.'],
-  ]),
-  walls: oneOf('Front and back', [BETWEEN_SIDES, OVER_SIDES], {
-    ...WALLS_PICTURE,
-    meant: 'between',
+      { picture: 'plan', meant: 'edges' },
+    ),
+    sideTops: oneOf(
+      'Sides’ upper edges',
+      [
+        [
+          'square',
+          'square',
+          'Sawn square where the slope meets the outside: any saw does it. The wedge under the roof is caulked.',
+        ],
+        [
+          'bevelled',
+          'bevelled to the slope',
+          'They meet the roof all over, and need a blade that tilts as steeply as the roof.',
+        ],
+      ],
+      { picture: 'front', meant: 'bevelled' },
+    ),
+    vents: oneOf(
+      'Vents',
+      [
+        [
+          'holes',
+          'holes',
+          'One in front and back, a third of the way up: cooler below, warm under the roof.',
+        ],
+        ['none', 'none', 'For small boxes and cool summers.'],
+      ],
+      { picture: 'front' },
+    ),
   }),
-  sideTops: oneOf(
-    'Sides’ upper edges',
-    [
+  ...about('Entrance and grip', {
+    grip: oneOf('Roosting faces', [
+      ['kerfs', 'scored', 'Shallow kerfs across every face that bats hang on, the post’s too.'],
+      ['rough', 'rough sawn', 'Every roosting face is rough from the saw.'],
+    ]),
+  }),
+  ...about('Post', {
+    niches: oneOf(
+      'Niches in the post',
       [
-        'square',
-        'square',
-        'Sawn square where the slope meets the outside: any saw does it. The wedge under the roof is caulked.',
+        ['none', 'none', 'The post is plain.'],
+        [
+          'niches',
+          'roosting niches',
+          'Hollows in front and back of it, one over the other, to roost in.',
+        ],
       ],
+      { meant: 'none' },
+    ),
+    postTop: oneOf(
+      'The post’s upper end',
       [
-        'bevelled',
-        'bevelled to the slope',
-        'They meet the roof all over, and need a blade that tilts as steeply as the roof.',
+        ['roof', 'fits the roof', 'Sawn to the roof’s two slopes, which rest on it.'],
+        ['point', 'a point of its own', 'Steeper than the roof, which it meets along the ridge.'],
       ],
-    ],
-    { picture: 'front', meant: 'bevelled' },
-  ),
-  ...COMMON_CHOICES,
+      { picture: 'front', highlights: ['post'], meant: 'roof' },
+    ),
+    spacersAt: oneOf(
+      'Spacers',
+      [
+        ['half-way', 'near the top and half-way', 'Bats come in from below unhindered.'],
+        ['ends', 'near both ends', 'They hold the tube straight.'],
+      ],
+      { meant: 'ends' },
+    ),
+  }),
+  ...about('Making', { ...COMMON_CHOICES }),
 };
 
 export const ROLES = {
@@ -100,7 +179,9 @@ export const ROLES = {
   'roof-left': { label: 'Left slope', kind: 'roof' },
   'roof-right': { label: 'Right slope', kind: 'roof' },
   post: { label: 'Post', stick: [89, 89] },
-  spacer: { label: 'Spacer', stick: [22, 30] },
+  spacer: { label: 'Spacer', stick: [20, 25] },
+  corner: { label: 'Corner stick', stick: [18, 18], applies: isOnSticks },
+  rafter: { label: 'Stick under the roof', stick: [18, 18], applies: isOnSticks },
 } as const satisfies RoleDeclarations;
 
 export type PolePlan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;

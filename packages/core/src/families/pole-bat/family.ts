@@ -83,7 +83,16 @@ export const poleBat = defineFamily({
   sizes: SIZES,
   choices: CHOICES,
   roles: ROLES,
-  notTrimmed: ['notch', 'ventSize', 'ventAbove'],
+  notTrimmed: [
+    'notch',
+    'postPoint',
+    'nicheDeep',
+    'nicheLong',
+    'scoreSpacing',
+    'scoreWidth',
+    'ventSize',
+    'ventAbove',
+  ],
   build,
   dimensions,
   rules: [

@@ -1,4 +1,4 @@
-import { atan2, fromMm, type Ticks } from '../../measure/index.js';
+import { atan2, cos, fromMm, type Ticks } from '../../measure/index.js';
 import type { Refusal } from '../../plan/index.js';
 import { ofLength, type Text, text } from '../../text/index.js';
 import { refusalsOf } from '../common/entrance.js';
@@ -28,6 +28,8 @@ export interface PoleFrame {
   /** Lower ends of the two rows of spacers. */
   levels: readonly number[];
   scored: boolean;
+  /** Sticks in the crevice's corners and under the roof; null where panels are fastened edge to face. */
+  sticks: { corner: { x: Ticks; y: Ticks }; rafter: { thick: Ticks; high: Ticks } } | null;
 }
 
 export function frameOf({ sizes, choices, wood }: PolePlan): PoleFrame {
@@ -58,16 +60,80 @@ export function frameOf({ sizes, choices, wood }: PolePlan): PoleFrame {
     apex,
     pitch,
     eaves,
-    levels: [SPACER.above, sidesTo - SPACER.below - SPACER.long],
+    levels: [
+      choices.spacersAt === 'ends' ? SPACER.above : Math.round((sidesTo - SPACER.long) / 2),
+      sidesTo - SPACER.below - SPACER.long,
+    ],
     scored: choices.grip === 'kerfs',
+    sticks:
+      choices.corners === 'sticks'
+        ? {
+            corner: { x: wood.corner.width ?? 0, y: wood.corner.thickness },
+            rafter: { thick: wood.rafter.thickness, high: wood.rafter.width ?? 0 },
+          }
+        : null,
   };
 }
 
-export function poleFaults({ sizes, choices }: PolePlan, frame: PoleFrame): Refusal[] {
+type Fault = Refusal & { when: boolean };
+const fault = (when: boolean, field: string, message: Text): Fault => ({ when, field, message });
+
+/** Sticks fit the crevice, and those under the roof stay over the spacers. */
+function stickFaults({ sticks, crevice, pitch, levels, eaves, spacer }: PoleFrame): Fault[] {
+  if (!sticks) return [];
+  const { corner, rafter } = sticks;
+  const low = eaves - rafter.high / cos(pitch);
+  return [
+    fault(
+      corner.x === 0 || Math.max(corner.x, corner.y) > crevice,
+      'wood.corner',
+      text`Choose a stick for the corners that is no thicker and no wider than the crevice, ${ofLength(crevice)}: it stands in its corner.`,
+    ),
+    fault(
+      rafter.high === 0 || rafter.thick > crevice,
+      'wood.rafter',
+      text`Choose a stick under the roof that is no thicker than the crevice, ${ofLength(crevice)}.`,
+    ),
+    fault(
+      low < Math.max(...levels) + SPACER.long && spacer.wide > 0,
+      'wood.rafter',
+      text`The sticks under the roof come down to the spacers. Choose narrower ones, or make the tube higher.`,
+    ),
+  ];
+}
+
+/** A point that is steeper than the roof, and niches that leave a post. */
+function postFaults(
+  { sizes, choices }: PolePlan,
+  { post, pitch, apex, levels }: PoleFrame,
+): Fault[] {
+  const own = atan2(sizes.postPoint, post.x / 2);
+  return [
+    fault(
+      choices.postTop === 'point' && own < pitch,
+      'postPoint',
+      text`The post’s point is flatter than the roof and would run into it. Make it higher.`,
+    ),
+    fault(
+      choices.postTop === 'point' && apex - sizes.postPoint < Math.max(...levels) + SPACER.long,
+      'postPoint',
+      text`The point begins below the upper spacers, which are screwed to the post. Make it lower, or the tube higher.`,
+    ),
+    fault(
+      choices.niches === 'niches' && sizes.nicheDeep > post.y / 3,
+      'nicheDeep',
+      text`The niches leave too little of the post. Make them shallower.`,
+    ),
+  ];
+}
+
+export function poleFaults(plan: PolePlan, frame: PoleFrame): Refusal[] {
+  const { sizes, choices } = plan;
   const { post, spacer, crevice } = frame;
   const narrow = Math.min(post.x, post.y);
   const vented = choices.vents === 'holes';
-  const fault = (when: boolean, field: string, message: Text) => ({ when, field, message });
+  const lowest = Math.min(...frame.levels);
+  const vent = { low: sizes.ventAbove - sizes.ventSize, high: sizes.ventAbove + sizes.ventSize };
   return refusalsOf([
     fault(
       !post.x,
@@ -106,9 +172,11 @@ export function poleFaults({ sizes, choices }: PolePlan, frame: PoleFrame): Refu
       text`The vents come too near the roof. Lower them, or make the tube higher.`,
     ),
     fault(
-      vented && sizes.ventAbove < SPACER.above + SPACER.long + sizes.ventSize,
+      vented && vent.low < lowest + SPACER.long && vent.high > lowest,
       'ventAbove',
-      text`The vents would open onto the lower spacers. Raise them.`,
+      text`The vents would open onto the lower spacers. Move them up or down.`,
     ),
+    ...stickFaults(frame),
+    ...postFaults(plan, frame),
   ]);
 }

@@ -1,3 +1,5 @@
+import { at } from '../../lists/index.js';
+import { atan2, fromMm } from '../../measure/index.js';
 import { type Draft, type Feature, wood } from '../../panels/index.js';
 import {
   atLeast,
@@ -9,9 +11,12 @@ import {
 } from '../../solid/index.js';
 import { roundHoles } from '../common/holes.js';
 import { slopeAt, underRidge, underSlope } from '../common/ridge.js';
-import { scores } from '../crevice-bat/scores.js';
+import { roostScores } from '../common/roost-scores.js';
 import type { PolePlan } from './declared.js';
 import { type PoleFrame, SPACER } from './frame.js';
+
+/** Wood left round a niche. Common practice, no source. */
+const AROUND_NICHE = fromMm(18);
 
 type ToFrame = Parameters<NonNullable<Draft['features']>>[0];
 
@@ -24,6 +29,7 @@ export const ventsOf = ({ sizes, choices }: PolePlan, { depth }: PoleFrame): Vec
 
 export function gable(plan: PolePlan, frame: PoleFrame, id: 'front' | 'back'): Draft {
   const { t, half, depth, eaves, scored } = frame;
+  const corner = frame.sticks?.corner.x ?? 0;
   const [from, to, face] = id === 'front' ? [-t.front, 0, 0] : [depth, depth + t.back, depth];
   const isOver = plan.choices.walls === 'over';
   const spaces = [
@@ -42,7 +48,14 @@ export function gable(plan: PolePlan, frame: PoleFrame, id: 'front' | 'back'): D
     outsideNormal: [0, id === 'front' ? -1 : 1, 0],
     inside: roughInside(plan),
     features: (toFrame) => [
-      ...(scored ? scores((u, z) => toFrame([u * half, face, z]), 0, eaves, 'inside') : []),
+      ...(scored
+        ? roostScores(
+            plan.sizes,
+            (u, z) => toFrame([u * (half - corner), face, z]),
+            [0, eaves],
+            'inside',
+          )
+        : []),
       ...roundHoles('vent', vents, plan.sizes.ventSize, toFrame),
     ],
   };
@@ -50,6 +63,7 @@ export function gable(plan: PolePlan, frame: PoleFrame, id: 'front' | 'back'): D
 
 export function side(plan: PolePlan, frame: PoleFrame, sign: -1 | 1): Draft {
   const { t, half, depth, eaves, scored } = frame;
+  const corner = frame.sticks?.corner.y ?? 0;
   const id = sign < 0 ? 'side-left' : 'side-right';
   const thickness = sign < 0 ? t.left : t.right;
   const isSquare = plan.choices.sideTops === 'square';
@@ -65,7 +79,7 @@ export function side(plan: PolePlan, frame: PoleFrame, sign: -1 | 1): Draft {
     isSquare ? atMost('z', top) : underSlope(sign, frame),
   ];
   const point = (toFrame: ToFrame) => (u: number, z: number) =>
-    toFrame([sign * half, depth / 2 + (u * depth) / 2, z]);
+    toFrame([sign * half, depth / 2 + u * (depth / 2 - corner), z]);
   return {
     ...UPRIGHT,
     id,
@@ -75,7 +89,14 @@ export function side(plan: PolePlan, frame: PoleFrame, sign: -1 | 1): Draft {
     outsideNormal: [sign, 0, 0],
     inside: roughInside(plan),
     features: (toFrame) =>
-      scored ? scores(point(toFrame), 0, isSquare ? Math.min(top, eaves) : eaves, 'inside') : [],
+      scored
+        ? roostScores(
+            plan.sizes,
+            point(toFrame),
+            [0, isSquare ? Math.min(top, eaves) : eaves],
+            'inside',
+          )
+        : [],
   };
 }
 
@@ -165,15 +186,60 @@ function notches(frame: PoleFrame, depth: number, z: number, toFrame: ToFrame): 
   ];
 }
 
-export function post({ sizes }: PolePlan, frame: PoleFrame): Draft {
+/** Roosting niches in the front and the back of the post, staggered, between the spacers and clear of them. */
+function nichesOf({ sizes, choices }: PolePlan, frame: PoleFrame, toFrame: ToFrame): Feature[] {
+  if (choices.niches !== 'niches') return [];
+  const { post, crevice, levels, eaves } = frame;
+  const { nicheDeep: depth, nicheLong: long } = sizes;
+  const found: Feature[] = [];
+  // Between the tube's lower edge, the rows of spacers and the eaves.
+  const ends = [0, ...levels.flatMap((z) => [z, z + SPACER.long]), eaves];
+  const gaps = ends.flatMap((from, index) =>
+    index % 2 === 0 ? [[from, at(ends, index + 1)]] : [],
+  );
+  const lows = gaps.flatMap(([from = 0, to = 0]) => {
+    const room = to - from - long - 2 * AROUND_NICHE;
+    const count = room < 0 ? 0 : 1 + Math.floor(room / (long / 2 + AROUND_NICHE));
+    return Array.from(
+      { length: count },
+      (_, index) => from + AROUND_NICHE + index * (long / 2 + AROUND_NICHE),
+    );
+  });
+  for (const low of lows) {
+    const face = found.length % 2 === 0 ? 'outside' : 'inside';
+    const y = face === 'outside' ? crevice : crevice + post.y;
+    const middle = low + long / 2;
+    found.push({
+      kind: 'groove',
+      purpose: 'niche',
+      from: toFrame([post.x / 2, y, middle]),
+      to: toFrame([-post.x / 2, y, middle]),
+      face,
+      width: long,
+      depth,
+    });
+  }
+  return found;
+}
+
+/** The post's two slopes: the roof's, or a point of its own with its tip under the ridge. */
+function postTop({ sizes, choices }: PolePlan, frame: PoleFrame): HalfSpace[] {
+  if (choices.postTop === 'roof') return underRidge(frame);
+  return underRidge({ apex: frame.apex, pitch: atan2(sizes.postPoint, frame.post.x / 2) });
+}
+
+export function post(plan: PolePlan, frame: PoleFrame): Draft {
+  const { sizes } = plan;
   const { crevice, eaves, scored } = frame;
   const { x, y } = frame.post;
   const spaces = [
     ...between('x', -x / 2, x / 2),
     ...between('y', crevice, crevice + y),
     atLeast('z', -sizes.postBelow),
-    ...underRidge(frame),
+    ...postTop(plan, frame),
   ];
+  const shoulders = Math.min(eaves, frame.apex - sizes.postPoint);
+  const scoredTo = plan.choices.postTop === 'point' ? shoulders : eaves;
   return {
     ...UPRIGHT,
     id: 'post',
@@ -186,7 +252,10 @@ export function post({ sizes }: PolePlan, frame: PoleFrame): Draft {
       ...(sizes.notch > 0
         ? frame.levels.flatMap((z) => notches(frame, sizes.notch, z, toFrame))
         : []),
-      ...(scored ? scores((u, z) => toFrame([(u * x) / 2, crevice, z]), 0, eaves, 'outside') : []),
+      ...nichesOf(plan, frame, toFrame),
+      ...(scored
+        ? roostScores(sizes, (u, z) => toFrame([(u * x) / 2, crevice, z]), [0, scoredTo], 'outside')
+        : []),
     ],
   };
 }

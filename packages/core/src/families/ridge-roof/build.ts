@@ -6,13 +6,14 @@ import {
   type Opening,
 } from '../../panels/index.js';
 import { type Refusal, sillOf } from '../../plan/index.js';
-import type { Vec3 } from '../../solid/index.js';
+import { atLeast, atMost, type Vec3 } from '../../solid/index.js';
 import { entranceOpening } from '../common/entrance.js';
 import { type Floor, floorDraft, floorIn } from '../common/floor.js';
-import { ladder } from '../common/grip.js';
+import { ladder, type Parts } from '../common/grip.js';
 import { ACROSS, roundOpenings } from '../common/holes.js';
 import { uprightPlay } from '../common/play.js';
-import { ridgeRoof, slopeAt } from '../common/ridge.js';
+import { ridgeRoof, slopeAt, underSlope } from '../common/ridge.js';
+import { type RoomFace, sticksBehind } from '../common/sheet-sticks.js';
 import type { Cut } from '../define-family.js';
 import type { RidgePlan } from './declared.js';
 import { derive } from './derive.js';
@@ -110,6 +111,28 @@ function roofOf({ sizes, choices, wood }: RidgePlan, frame: RidgeFrame) {
   });
 }
 
+/** The flat sides of the room, in the order in which sticks lie against them. */
+function roomFaces(frame: RidgeFrame): RoomFace[] {
+  const { half, depth, gapOver } = frame;
+  const under = (side: 'side-left' | 'side-right') =>
+    underSlope(side === 'side-left' ? -1 : 1, frame, gapOver(side));
+  return [
+    { panel: 'front', inside: atLeast('y', 0) },
+    { panel: 'back', inside: atMost('y', depth) },
+    { panel: 'side-left', inside: atLeast('x', -half), within: [under('side-left')] },
+    { panel: 'side-right', inside: atMost('x', half), within: [under('side-right')] },
+    { panel: 'floor', inside: atLeast('z', 0) },
+    { panel: 'roof-left', inside: underSlope(-1, frame) },
+    { panel: 'roof-right', inside: underSlope(1, frame) },
+  ];
+}
+
+/** How the panels are held: fastened into each other, or by battens behind their joints. */
+const heldBy = (frame: RidgeFrame, joints: readonly JointDraft[]): Parts =>
+  frame.sticks
+    ? sticksBehind(joints, roomFaces(frame), frame.sticks)
+    : { drafts: [], joints: [...joints] };
+
 /** Cuts a box of gables and sides under two slopes out of space. */
 export function build(plan: RidgePlan): Cut | readonly Refusal[] {
   const frame = frameOf(plan);
@@ -118,10 +141,12 @@ export function build(plan: RidgePlan): Cut | readonly Refusal[] {
   const { half, depth, width, apex, entrance } = frame;
   const swinging = frame.swing?.wall.replace('side-', '');
   const clear = swinging ? { [swinging]: frame.play.floor } : {};
-  const floor = floorIn(plan, { half, front: 0, back: depth, play: clear }, frame.t.floor);
+  const room = { half, front: 0, back: depth, play: clear };
+  const floor = floorIn(plan, room, frame.t.floor, frame.sticks?.deep);
   const pieces: Pieces = { floor, cleats: cleats(plan, frame), shelf: shelf(plan, frame) };
   const roof = roofOf(plan, frame);
   const rungs = ladder(plan, gripWallOf(frame));
+  const held = heldBy(frame, [...jointsOf(plan, frame, pieces), ...roof.joints]);
   const eaves = slopeAt(frame, half);
   return {
     drafts: [
@@ -133,9 +158,10 @@ export function build(plan: RidgePlan): Cut | readonly Refusal[] {
       ...roof.drafts,
       ...pieces.cleats,
       ...pieces.shelf,
+      ...held.drafts,
       ...rungs.drafts,
     ],
-    joints: [...jointsOf(plan, frame, pieces), ...roof.joints, ...rungs.joints],
+    joints: [...held.joints, ...rungs.joints],
     openings: [
       entranceOpening(entrance, 0, 0),
       ...overSide(frame, -1),

@@ -1,4 +1,5 @@
 import {
+  about,
   angle,
   type Chosen,
   length,
@@ -10,10 +11,11 @@ import {
 import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
-import { GRIP, LADDER_ROLE } from '../common/grip.js';
+import { GRIP, GRIP_SIZES, LADDER_ROLE } from '../common/grip.js';
 import { hungChoices, hungSizes } from '../common/hung-wall.js';
 import { playSizes } from '../common/play.js';
 import { RIDGE } from '../common/ridge.js';
+import { BATTEN_ROLE, CORNERS } from '../common/sheet-sticks.js';
 
 const byApex = (s: Chosen): boolean => s.gableBy === 'apex';
 const swings = (s: Chosen): boolean => s.access === 'side';
@@ -81,6 +83,7 @@ export const SIZES = {
   ),
   ...playSizes(swings),
   ...hungSizes(swings),
+  ...GRIP_SIZES,
   ventSize: length('Vent', 3, 25, 6.4, 'Height of a gap or diameter of a hole.'),
   shelfDeep: length(
     'Landing shelf, deep',
@@ -101,92 +104,103 @@ export const SIZES = {
 };
 
 export const CHOICES = {
-  gableBy: oneOf(
-    'The gable is given by',
-    [
-      ['sides', 'sides and pitch', 'How high the sides are, and how steep the roof.'],
+  ...about('Roof', {
+    ridge: RIDGE,
+    gableBy: oneOf(
+      'The gable is given by',
       [
-        'apex',
-        'apex and shoulders',
-        'Marked on the board: where the point is, and where the slopes begin.',
+        ['sides', 'sides and pitch', 'How high the sides are, and how steep the roof.'],
+        [
+          'apex',
+          'apex and shoulders',
+          'Marked on the board: where the point is, and where the slopes begin.',
+        ],
       ],
-    ],
-    { meant: 'sides' },
-  ),
-  ridge: RIDGE,
-  walls: oneOf(
-    'Front and back',
-    [
+      { meant: 'sides' },
+    ),
+  }),
+  ...about('Walls', {
+    walls: oneOf(
+      'Front and back',
       [
-        'over',
-        'over the sides',
-        'The gables cover the edges of the sides, one of which can then swing.',
+        [
+          'over',
+          'over the sides',
+          'The gables cover the edges of the sides, one of which can then swing.',
+        ],
+        ['between', 'between the sides', 'The sides cover the edges of the gables.'],
       ],
-      ['between', 'between the sides', 'The sides cover the edges of the gables.'],
-    ],
-    { picture: 'plan', highlights: ['front', 'back'] },
-  ),
-  measure: MEASURE,
-  access: oneOf('Opens for cleaning by', [
-    [
-      'side',
-      'a side that swings',
-      'One side pivots on two nails or screws through the gables; a latch holds it shut.',
-    ],
-    [
-      'screwed',
-      'screws',
-      'The wall that covers its neighbours’ edges is held by screws alone, without glue.',
-    ],
-  ]),
-  opensAt: oneOf(
-    'Seen from the front, it opens at the',
-    [
-      ['right', 'right', 'All boxes of a batch alike.'],
-      ['left', 'left', 'All boxes of a batch alike.'],
-    ],
-    { applies: (s) => s.access === 'side' || s.walls === 'between' },
-  ),
-  ...hungChoices(swings),
-  floor: DRAIN,
-  floorAt: FLOOR_AT,
-  floorOn: oneOf(
-    'Floor is held',
-    [
-      ['walls', 'by the walls', 'Fastened through the walls into its edges.'],
+      { picture: 'plan', highlights: ['front', 'back'] },
+    ),
+    corners: CORNERS,
+    measure: MEASURE,
+    vents: oneOf(
+      'Vents',
       [
-        'cleats',
-        'on cleats',
-        'It lies loose on two sticks along the sides, so that it can be replaced.',
+        [
+          'gap-sides',
+          'gap over the sides',
+          'Both sides stop short of the roof, which rests on the gables.',
+        ],
+        ['holes', 'holes', 'Two high in the back gable, under the ridge.'],
       ],
-    ],
-    { picture: 'front' },
-  ),
-  vents: oneOf(
-    'Vents',
-    [
+      { picture: 'front' },
+    ),
+  }),
+  ...about('Opening', {
+    access: oneOf('Opens for cleaning by', [
       [
-        'gap-sides',
-        'gap over the sides',
-        'Both sides stop short of the roof, which rests on the gables.',
+        'side',
+        'a side that swings',
+        'One side pivots on two nails or screws through the gables; a latch holds it shut.',
       ],
-      ['holes', 'holes', 'Two high in the back gable, under the ridge.'],
-    ],
-    { picture: 'front' },
-  ),
-  landing: oneOf(
-    'Landing shelf',
-    [
-      ['none', 'none', 'Small cavity nesters need none; it serves those who rob them.'],
-      ['shelf', 'a shelf', 'For larger owls, whose young walk out before they fly.'],
-    ],
-    { picture: 'section' },
-  ),
-  grip: GRIP,
-  gripBy: GRIP_BY,
-  entrance: entranceShape(['round', 'oval', 'arch', 'square']),
-  entranceTo: entranceTo(),
-  ...COMMON_CHOICES,
+      [
+        'screwed',
+        'screws',
+        'The wall that covers its neighbours’ edges is held by screws alone, without glue.',
+      ],
+    ]),
+    opensAt: oneOf(
+      'Seen from the front, it opens at the',
+      [
+        ['right', 'right', 'All boxes of a batch alike.'],
+        ['left', 'left', 'All boxes of a batch alike.'],
+      ],
+      { applies: (s) => s.access === 'side' || s.walls === 'between' },
+    ),
+    ...hungChoices(swings),
+  }),
+  ...about('Floor', {
+    floor: DRAIN,
+    floorAt: FLOOR_AT,
+    floorOn: oneOf(
+      'Floor is held',
+      [
+        ['walls', 'by the walls', 'Fastened through the walls into its edges.'],
+        [
+          'cleats',
+          'on cleats',
+          'It lies loose on two sticks along the sides, so that it can be replaced.',
+        ],
+      ],
+      { picture: 'front' },
+    ),
+  }),
+  ...about('Entrance and grip', {
+    entrance: entranceShape(['round', 'oval', 'arch', 'square']),
+    entranceTo: entranceTo(),
+    grip: GRIP,
+    gripBy: GRIP_BY,
+    landing: oneOf(
+      'Landing shelf',
+      [
+        ['none', 'none', 'Small cavity nesters need none; it serves those who rob them.'],
+        ['shelf', 'a shelf', 'For larger owls, whose young walk out before they fly.'],
+      ],
+      { picture: 'section' },
+    ),
+  }),
+  ...about('Making', { ...COMMON_CHOICES }),
 };
 
 export const ROLES = {
@@ -199,6 +213,7 @@ export const ROLES = {
   'roof-right': { label: 'Right slope', kind: 'roof' },
   cleat: { label: 'Floor cleat', stick: [12, 25], applies: (s) => s.floorOn === 'cleats' },
   shelf: { label: 'Landing shelf', applies: (s) => s.landing === 'shelf' },
+  batten: BATTEN_ROLE,
   ladder: LADDER_ROLE,
 } as const satisfies RoleDeclarations;
 

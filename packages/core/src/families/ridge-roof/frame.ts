@@ -1,10 +1,17 @@
-import { atan2, fromMm, type Ticks, tan } from '../../measure/index.js';
+import { atan2, cos, fromMm, type Ticks, tan } from '../../measure/index.js';
 import { swingGap, swingRiseUnderSlope } from '../../panels/index.js';
 import { type Entrance, entranceOf, type Refusal, recessOf, sillOf } from '../../plan/index.js';
 import { ofAngle, ofLength, type Text, text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
+import { gripFaults } from '../common/grip.js';
 import { NO_PLAY, type Play } from '../common/play.js';
 import { slopeAt } from '../common/ridge.js';
+import {
+  type StickSize,
+  sheetStickFaults,
+  stickSize,
+  thinSwingFaults,
+} from '../common/sheet-sticks.js';
 import type { RidgePlan } from './declared.js';
 
 type SideId = 'side-left' | 'side-right';
@@ -38,6 +45,8 @@ export interface RidgeFrame {
   entrance: Entrance;
   swing: RidgeSwing | null;
   play: Play;
+  /** Battens behind the joints; null where panels are fastened edge to face. */
+  sticks: StickSize | null;
   gapOver: (side: SideId) => number;
 }
 
@@ -104,6 +113,7 @@ export function frameOf(plan: RidgePlan): RidgeFrame {
     entrance: entranceOf(plan),
     swing: swings ? { wall, needed, x, z: top - sizes.pivotBelow } : null,
     play: swings ? { sides: sizes.play, floor: sizes.playOverFloor } : NO_PLAY,
+    sticks: stickSize(choices.corners, wood.batten),
     gapOver,
   };
 }
@@ -199,15 +209,45 @@ function shelfFaults({ sizes, choices, wood }: RidgePlan, frame: RidgeFrame): Fa
   ];
 }
 
+/** Sheet on battens, and a side of sheet on pivots. */
+function stickFaults({ choices, wood }: RidgePlan, frame: RidgeFrame): Refusal[] {
+  const { sticks, width, depth, pitch, swing, cleat } = frame;
+  const { floor } = choices;
+  return [
+    ...sheetStickFaults(sticks, { width, depth, slope: pitch, floor }),
+    ...(swing ? thinSwingFaults(wood[swing.wall]) : []),
+    ...refusalsOf([
+      fault(
+        sticks !== null && cleat !== null,
+        'floorOn',
+        text`Battens round the floor hold it already. Let the walls hold the floor, or fasten the panels edge to face.`,
+      ),
+    ]),
+  ];
+}
+
 /** What would have to change to make the frame sound; none where it is. */
 export function ridgeFaults(plan: RidgePlan, frame: RidgeFrame): Refusal[] {
   const gable = refusalsOf(gableFaults(plan, frame));
   if (gable.length > 0) return gable;
-  const found = refusalsOf([...wallFaults(plan, frame), ...shelfFaults(plan, frame)]);
+  const found = [
+    ...refusalsOf([...wallFaults(plan, frame), ...shelfFaults(plan, frame)]),
+    ...gripFaults(plan, plan.wood.ladder),
+    ...stickFaults(plan, frame),
+  ];
   if (found.length > 0) return found;
   // An entrance under two slopes: its upper corners must stay clear of both.
-  const { entrance, width, apex } = frame;
+  const { entrance, width, apex, pitch } = frame;
+  const { wide = 0 } = frame.sticks ?? {};
   const rounded = entrance.shape === 'round' || entrance.shape === 'arch';
   const top = slopeAt(frame, rounded ? entrance.width / 4 : entrance.width / 2);
-  return entranceFaults(entrance, Math.min(top, apex), width);
+  const low = fault(
+    sillOf(entrance) < wide,
+    'entranceHeight',
+    text`The entrance reaches the batten on the floor. Raise it.`,
+  );
+  return [
+    ...entranceFaults(entrance, Math.min(top, apex) - wide / cos(pitch), width - 2 * wide),
+    ...refusalsOf([low]),
+  ];
 }

@@ -1,4 +1,4 @@
-import { fromMm, tan } from '../../measure/index.js';
+import { cos, fromMm, sin, tan } from '../../measure/index.js';
 import { type Draft, wood } from '../../panels/index.js';
 import { sillOf } from '../../plan/index.js';
 import { atLeast, between, solidInside, type Vec3 } from '../../solid/index.js';
@@ -16,19 +16,24 @@ const UPRIGHT = { grain: 'along', knots: 'sound', grainDirection: [0, 0, 1] as V
 export function ventsOf({ sizes, choices }: RidgePlan, frame: RidgeFrame): Vec3[] {
   if (choices.vents !== 'holes') return [];
   const out = frame.half / 3;
-  const z = slopeAt(frame, out) - sizes.ventSize / 2 - fromMm(14);
+  const under = (frame.sticks?.wide ?? 0) / cos(frame.pitch);
+  const z = slopeAt(frame, out) - under - sizes.ventSize / 2 - fromMm(14);
   return [-1, 1].map((sign): Vec3 => [sign * out, frame.depth, z]);
 }
 
-export const gripWallOf = ({ half, apex, pitch, entrance }: RidgeFrame): GripWall => ({
-  panel: 'front',
-  x: 0,
-  half,
-  freeAt: (z) => (apex - z) / tan(pitch),
-  y: 0,
-  floor: 0,
-  sill: sillOf(entrance),
-});
+export function gripWallOf({ half, apex, pitch, entrance, sticks }: RidgeFrame): GripWall {
+  // Battens stand in the corners, under the slopes and round the floor.
+  const { wide = 0 } = sticks ?? {};
+  return {
+    panel: 'front',
+    x: 0,
+    half: half - wide,
+    freeAt: (z) => (apex - z) / tan(pitch) - wide / sin(pitch),
+    y: 0,
+    floor: wide,
+    sill: sillOf(entrance) - wide,
+  };
+}
 
 /** What goes through the gables where a side swings: the front takes a single latch. */
 function hungIn(

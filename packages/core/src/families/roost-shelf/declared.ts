@@ -1,4 +1,4 @@
-import { length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
+import { about, length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
 import { COMMON_CHOICES } from '../common/choices.js';
 import { DRAIN } from '../common/floor.js';
 
@@ -43,16 +43,18 @@ export const SIZES = {
 };
 
 export const CHOICES = {
-  corner: oneOf(
-    'The other wall is',
-    [
-      ['left', 'on the left', 'Seen from in front; the rim goes round to the right.'],
-      ['right', 'on the right', 'Seen from in front; the rim goes round to the left.'],
-    ],
-    { picture: 'front' },
-  ),
-  floor: DRAIN,
-  ...COMMON_CHOICES,
+  ...about('Walls', {
+    corner: oneOf(
+      'The other wall is',
+      [
+        ['left', 'on the left', 'Seen from in front; the rim goes round to the right.'],
+        ['right', 'on the right', 'Seen from in front; the rim goes round to the left.'],
+      ],
+      { picture: 'front' },
+    ),
+  }),
+  ...about('Floor', { floor: DRAIN }),
+  ...about('Making', { ...COMMON_CHOICES }),
 };
 
 export const ROLES = {

@@ -1,5 +1,6 @@
 import type { Ticks } from '../../measure/index.js';
 import {
+  about,
   angle,
   type Chosen,
   length,
@@ -11,9 +12,10 @@ import {
 import { BETWEEN_SIDES, COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
-import { GRIP, LADDER_ROLE } from '../common/grip.js';
+import { GRIP, GRIP_SIZES, LADDER_ROLE } from '../common/grip.js';
 import { hungChoices, hungSizes } from '../common/hung-wall.js';
 import { playSizes } from '../common/play.js';
+import { BATTEN_ROLE, CORNERS } from '../common/sheet-sticks.js';
 
 /** How far the back stands out beside the box; it can only where it covers the sides' edges. */
 export const backWider = ({ sizes, choices }: ShellPlan): Ticks =>
@@ -24,6 +26,9 @@ const AGAINST_BACK = ['butt', 'strip', 'groove'];
 export const isAgainstBack = ({ roof }: Chosen): boolean => AGAINST_BACK.includes(roof ?? '');
 const swings = ({ access }: Chosen): boolean => access === 'side' || access === 'front';
 const isSplit = ({ access, sideIn }: Chosen): boolean => access === 'side' && sideIn === 'two';
+const isScored = ({ grip, outside }: Chosen): boolean => grip === 'kerfs' || outside === 'notches';
+const isLaddered = ({ grip, outside }: Chosen): boolean =>
+  grip === 'ladder' || outside === 'ladder';
 const hasTray = ({ tray }: Chosen): boolean => tray === 'tray';
 
 /** Lengths are written here in millimetres. Figures without a source are common practice. */
@@ -167,6 +172,13 @@ export const TRAY_PLAY = since(
   length('Room round the tray', 0, 8, 2, 'So that it lifts out when it has swollen.', hasTray),
   2,
 );
+/** Scores and strips, within and without. */
+export const CLIMB_SIZES = {
+  ...GRIP_SIZES,
+  scoreSpacing: { ...GRIP_SIZES.scoreSpacing, applies: isScored },
+  scoreWidth: { ...GRIP_SIZES.scoreWidth, applies: isScored },
+  rungSpacing: { ...GRIP_SIZES.rungSpacing, applies: isLaddered },
+};
 /** Sizes that are the hardware’s or the hand’s: no layout is saved by trimming them. */
 export const NOT_TRIMMED = [
   'pivotBelow',
@@ -179,6 +191,9 @@ export const NOT_TRIMMED = [
   'splitAt',
   'slit',
   'trayPlay',
+  'scoreSpacing',
+  'scoreWidth',
+  'rungSpacing',
   'ventSize',
   'drainSize',
   'letIn',
@@ -191,6 +206,7 @@ export const SIZES = {
   pivotBelow: PIVOT_BELOW,
   ...SWING_SIZES,
   trayPlay: TRAY_PLAY,
+  ...CLIMB_SIZES,
   ventSize: VENT_SIZE,
 };
 
@@ -253,6 +269,16 @@ export const LOWER_EDGES = oneOf(
     ['bevelled', 'bevelled', 'They drip on the outside.'],
   ],
   { picture: 'section', meant: 'square' },
+);
+
+const OUTSIDE = oneOf(
+  'Outside under the entrance',
+  [
+    ['none', 'plain', 'Small birds fly in; what they could climb by serves others.'],
+    ['notches', 'notches', 'Shallow kerfs across, for those that climb to their hole.'],
+    ['ladder', 'strips', 'Thin strips as a ladder, for parrots.'],
+  ],
+  { meant: 'none' },
 );
 
 const SIDE_IN = oneOf(
@@ -413,30 +439,42 @@ export const DRIP = oneOf('Under the roof’s edge', [
 ]);
 
 export const CHOICES = {
-  roof: ROOF,
-  rearEdge: ROOF_REAR,
-  slope: SLOPE_BY,
-  walls: WALLS,
-  lowerEdges: LOWER_EDGES,
-  measure: MEASURE,
-  access: ACCESS,
-  opensAt: OPENS_AT,
-  sideIn: SIDE_IN,
-  ...hungChoices(swings),
-  floor: DRAIN,
-  floorAt: FLOOR_AT,
-  tray: TRAY,
-  vents: oneOf('Vents', [VENTS['gap-sides'], VENTS['gap-front'], VENTS['gap-ends'], VENTS.holes], {
-    picture: 'section',
+  ...about('Roof', {
+    roof: ROOF,
+    rearEdge: ROOF_REAR,
+    slope: SLOPE_BY,
+    roofGrain: ROOF_GRAIN,
+    drip: DRIP,
   }),
-  faces: ROUGH_FACE,
-  grip: GRIP,
-  gripBy: GRIP_BY,
-  entrance: entranceShape(['round', 'oval', 'arch', 'square', 'slot']),
-  entranceTo: entranceTo(),
-  roofGrain: ROOF_GRAIN,
-  drip: DRIP,
-  ...COMMON_CHOICES,
+  ...about('Walls', {
+    walls: WALLS,
+    corners: CORNERS,
+    lowerEdges: LOWER_EDGES,
+    measure: MEASURE,
+    faces: ROUGH_FACE,
+    vents: oneOf(
+      'Vents',
+      [VENTS['gap-sides'], VENTS['gap-front'], VENTS['gap-ends'], VENTS.holes],
+      {
+        picture: 'section',
+      },
+    ),
+  }),
+  ...about('Opening', {
+    access: ACCESS,
+    opensAt: OPENS_AT,
+    sideIn: SIDE_IN,
+    ...hungChoices(swings),
+  }),
+  ...about('Floor', { floor: DRAIN, floorAt: FLOOR_AT, tray: TRAY }),
+  ...about('Entrance and grip', {
+    entrance: entranceShape(['round', 'oval', 'arch', 'square', 'slot']),
+    entranceTo: entranceTo(),
+    grip: GRIP,
+    gripBy: GRIP_BY,
+    outside: OUTSIDE,
+  }),
+  ...about('Making', { ...COMMON_CHOICES }),
 };
 
 export const BODY_ROLES = {
@@ -450,9 +488,15 @@ export const BODY_ROLES = {
 
 export const ROLES = {
   ...BODY_ROLES,
+  batten: BATTEN_ROLE,
   'side-above': { label: 'Side above the door', applies: isSplit },
   tray: { label: 'Tray', applies: hasTray },
   ladder: LADDER_ROLE,
+  'outer-ladder': {
+    label: 'Strip outside',
+    stick: [6, 12] as const,
+    applies: (s: Chosen) => s.outside === 'ladder',
+  },
 };
 
 export type SlantRoofPlan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;
@@ -474,11 +518,11 @@ export interface ShellPlan {
 }
 
 /** Panels that every such box has, and those that a kind of box may leave out. */
-type FittedRole = 'ladder' | 'tray' | 'side-above';
+type FittedRole = 'batten' | 'ladder' | 'outer-ladder' | 'tray' | 'side-above';
 type WallRole = Exclude<keyof typeof ROLES, FittedRole>;
 
 /** A box with nothing of what the common small box may have besides. */
 export const PLAIN = {
   sizes: { lip: 0, splitAt: 0, slit: 0, trayPlay: 0 },
-  choices: { sideIn: 'one', tray: 'none' },
+  choices: { sideIn: 'one', tray: 'none', outside: 'none' },
 } as const;

@@ -39,6 +39,16 @@ export const slantRoof = defineFamily({
   roles: ROLES,
   notTrimmed: ['entranceWidth', 'entranceUpright', 'entranceHeight', ...NOT_TRIMMED],
   trimmedTogether: [['frontHeight', 'backHeight']],
+  fromSheet: {
+    fixed: { access: 'screwed', measure: 'inside', slope: 'heights' },
+    varied: {
+      roof: ['butt', 'over', 'flat'],
+      walls: ['over', 'between'],
+      vents: ['gap-sides', 'gap-front', 'gap-ends', 'holes'],
+      floor: ['clipped', 'gap'],
+    },
+    sizes: ['ventSize', 'drainSize'],
+  },
   build: (plan) => cutShell(plan, wayInOf(plan)),
   dimensions: (plan, box) => [...shellDimensions(plan, box), ...entranceDimensions(plan, box)],
   rules: [

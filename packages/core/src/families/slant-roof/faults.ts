@@ -1,7 +1,9 @@
-import { fromMm } from '../../measure/index.js';
-import type { Refusal } from '../../plan/index.js';
+import { cos, fromMm } from '../../measure/index.js';
+import { type Refusal, sillOf } from '../../plan/index.js';
 import { ofAngle, ofLength, type Text, text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
+import { gripFaults } from '../common/grip.js';
+import { sheetStickFaults, thinSwingFaults } from '../common/sheet-sticks.js';
 import { isAgainstBack, type ShellPlan } from './declared.js';
 import { bevelRise, type Frame, LEAST_ROOM, roofAt, sideAxis } from './frame.js';
 
@@ -65,9 +67,21 @@ const shapeFaults = ({ sizes }: ShellPlan, frame: Frame): Refusal[] =>
   ]);
 
 function wayInFaults(frame: Frame): Refusal[] {
-  const { wayIn } = frame;
+  const { wayIn, sticks } = frame;
   const frontTop = roofAt(frame, -frame.t.front) - frame.gapOverFront - frame.slot;
-  if (wayIn.kind === 'hole') return entranceFaults(wayIn.entrance, frontTop, frame.width);
+  if (wayIn.kind === 'hole') {
+    const wide = sticks?.wide ?? 0;
+    const low = fault(
+      sillOf(wayIn.entrance) < wide,
+      'entranceHeight',
+      text`The entrance reaches the batten on the floor. Raise it.`,
+    );
+    const across = frame.width - 2 * wide;
+    return [
+      ...entranceFaults(wayIn.entrance, frontTop - wide / cos(frame.slope), across),
+      ...refusalsOf([low]),
+    ];
+  }
   if (wayIn.kind === 'slot')
     return refusalsOf([
       fault(
@@ -239,19 +253,49 @@ function latchFaults({ sizes }: ShellPlan, { swing, sideFront, split }: Frame): 
   ]);
 }
 
-const gripFaults = ({ choices, wood }: ShellPlan): Refusal[] =>
-  refusalsOf([
-    fault(
-      (choices.faces === 'outside' || choices.faces === 'but-back') && choices.grip === 'rough',
-      'grip',
-      text`With the rough face outside, the front is planed within. Score it, ladder it or mesh it.`,
-    ),
-    fault(
-      choices.grip === 'ladder' && !wood.ladder?.width,
-      'wood.ladder',
-      text`Choose a stick for the ladder strips: its width decides their spacing.`,
-    ),
-  ]);
+/** Grip within and without: what is asked for must be there to be made. */
+function climbFaults({ sizes, choices, wood }: ShellPlan): Refusal[] {
+  const { faces, grip, outside } = choices;
+  const stick = wood['outer-ladder'];
+  return [
+    ...refusalsOf([
+      fault(
+        (faces === 'outside' || faces === 'but-back') && grip === 'rough',
+        'grip',
+        text`With the rough face outside, the front is planed within. Score it, ladder it or mesh it.`,
+      ),
+      fault(
+        outside === 'ladder' && !stick?.width,
+        'wood.outer-ladder',
+        text`Choose a stick for the strips outside: its width decides how many there are.`,
+      ),
+    ]),
+    ...(grip === 'none' ? [] : gripFaults({ sizes, choices: { grip } }, wood.ladder)),
+    ...(outside === 'notches' && grip !== 'kerfs'
+      ? gripFaults({ sizes, choices: { grip: 'kerfs' } }, undefined)
+      : []),
+    ...(outside === 'ladder' && stick?.width && grip !== 'ladder'
+      ? gripFaults({ sizes, choices: { grip: 'ladder' } }, stick)
+      : []),
+  ];
+}
+
+/** Sheet on battens, and a wall of sheet on pivots. */
+function stickFaults({ choices, wood }: ShellPlan, frame: Frame): Refusal[] {
+  const { sticks, width, depth, slope, swing } = frame;
+  const { floor } = choices;
+  return [
+    ...sheetStickFaults(sticks, { width, depth, slope, floor }),
+    ...(swing ? thinSwingFaults(wood[swing.wall]) : []),
+    ...refusalsOf([
+      fault(
+        sticks !== null && choices.tray === 'tray',
+        'tray',
+        text`The battens lie on the floor where the tray would. Leave the tray out, or fasten the panels edge to face.`,
+      ),
+    ]),
+  ];
+}
 
 /** What would have to change to make the frame sound; none where it is. */
 export function shellFaults(plan: ShellPlan, frame: Frame): Refusal[] {
@@ -264,6 +308,7 @@ export function shellFaults(plan: ShellPlan, frame: Frame): Refusal[] {
     ...splitFaults(plan, frame),
     ...lowerFaults(plan, frame),
     ...latchFaults(plan, frame),
-    ...gripFaults(plan),
+    ...climbFaults(plan),
+    ...stickFaults(plan, frame),
   ];
 }

@@ -2,6 +2,7 @@ import { atan2, fromMm, type Ticks, tan } from '../../measure/index.js';
 import { swingGap, swingRise, swingRiseUnderSlope } from '../../panels/index.js';
 import { type Entrance, recessOf, sillOf } from '../../plan/index.js';
 import { NO_PLAY, type Play } from '../common/play.js';
+import { type StickSize, stickSize } from '../common/sheet-sticks.js';
 import type { ShellPlan } from './declared.js';
 
 /** How the animal comes in: a hole in the front, a slot over it, or a front that ends so far above the floor. */
@@ -61,6 +62,8 @@ export interface Frame {
   split: { at: Ticks; slit: Ticks } | null;
   /** Bevel of the lower edges, in degrees from square; nothing where they are square. */
   lowerBevel: number;
+  /** Battens behind the joints; null where panels are fastened edge to face. */
+  sticks: StickSize | null;
   wayIn: WayIn;
   /** Height of a slot over the front; 0 where there is none. */
   slot: number;
@@ -163,6 +166,7 @@ export function frameOf(plan: ShellPlan, wayIn: WayIn): Frame {
     lip: swing ? sizes.lip : 0,
     split,
     lowerBevel: choices.lowerEdges === 'bevelled' ? plan.angles.lowerBevel : 0,
+    sticks: stickSize(choices.corners, plan.wood.batten),
     wayIn,
     slot: wayIn.kind === 'slot' ? wayIn.height : 0,
   };

@@ -1,5 +1,5 @@
 import { cos, fromMm, sin } from '../../measure/index.js';
-import { type Draft, wood } from '../../panels/index.js';
+import { type Draft, type Feature, wood } from '../../panels/index.js';
 import {
   atLeast,
   atMost,
@@ -33,10 +33,12 @@ export interface Shell {
   tray: Floor | null;
 }
 
+type ToFrame = Parameters<NonNullable<Draft['features']>>[0];
+
 const WALL = { grain: 'along', knots: 'sound', grainDirection: [0, 0, 1] as Vec3 } as const;
 
 /** Everything under the roof, `drop` lower. */
-const underRoof = (frame: Frame, drop = 0): HalfSpace =>
+export const underRoof = (frame: Frame, drop = 0): HalfSpace =>
   underSlopedRoof({ slope: frame.slope, at: (y) => roofAt(frame, y) }, drop);
 
 /** How far front and back reach across. */
@@ -88,6 +90,23 @@ function wallFaces({ choices }: ShellPlan): Pick<Draft, 'inside'> & { outside: '
   };
 }
 
+/** The front's outside under the entrance. */
+export const outerGripWall = (within: GripWall, { t }: Frame): GripWall => ({
+  ...within,
+  y: -t.front,
+  outside: true,
+});
+
+/** Kerfs across the outside, for those that climb to the entrance. */
+const notches = ({ plan, frame, gripWall }: Shell, toFrame: ToFrame): Feature[] =>
+  plan.choices.outside === 'notches'
+    ? gripFeatures(
+        { sizes: plan.sizes, choices: { grip: 'kerfs' } },
+        outerGripWall(gripWall, frame),
+        toFrame,
+      )
+    : [];
+
 function front(shell: Shell): Draft {
   const { plan, frame, gripWall, hung } = shell;
   const { wayIn, t } = frame;
@@ -115,7 +134,10 @@ function front(shell: Shell): Draft {
       ...(wayIn.kind === 'hole'
         ? [entranceFeature(wayIn.entrance, toFrame([0, -t.front, wayIn.entrance.centre]))]
         : []),
-      ...(open || grip === 'none' ? [] : gripFeatures({ choices: { grip } }, gripWall, toFrame)),
+      ...(open || grip === 'none'
+        ? []
+        : gripFeatures({ sizes: plan.sizes, choices: { grip } }, gripWall, toFrame)),
+      ...notches(shell, toFrame),
       ...hungFeatures(plan, hung, 'front', toFrame),
     ],
   };
@@ -257,7 +279,8 @@ export const shellPanels = (shell: Shell): Draft[] => [
 export function ventHoles({ sizes, choices }: ShellPlan, frame: Frame): Vec3[] {
   if (choices.vents !== 'holes') return [];
   const { depth } = frame;
-  const drop = Math.max(frame.gapOverLeft, frame.gapOverRight) + sizes.ventSize / 2 + fromMm(14);
+  const over = Math.max(frame.gapOverLeft, frame.gapOverRight) + (frame.sticks?.wide ?? 0);
+  const drop = over + sizes.ventSize / 2 + fromMm(14);
   return [-1, 1].flatMap((sign) =>
     [0.28, 0.72].map(
       (share): Vec3 => [

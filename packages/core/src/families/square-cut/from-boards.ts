@@ -1,11 +1,11 @@
 import { must } from '../../lists/index.js';
 import { fromMm, type Ticks } from '../../measure/index.js';
-import { type Chosen, length, oneOf, type PlanOf, type Refusal } from '../../plan/index.js';
+import { about, type Chosen, length, oneOf, type PlanOf, type Refusal } from '../../plan/index.js';
 import { ofLength, type Text, text } from '../../text/index.js';
 import { FASTENING, GRIP_BY } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo, refusalsOf } from '../common/entrance.js';
 import { DRAIN_NOT_CLIPPED, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
-import { GRIP, LADDER_ROLE } from '../common/grip.js';
+import { GRIP, GRIP_SIZES, LADDER_ROLE } from '../common/grip.js';
 import { hungChoices, hungSizes } from '../common/hung-wall.js';
 import {
   BODY_ROLES,
@@ -38,27 +38,33 @@ export const SIZES = {
   ...ENTRANCE_SIZES,
   pivotBelow: PIVOT_BELOW,
   ...hungSizes(swings),
+  ...GRIP_SIZES,
   ventSize: VENT_SIZE,
 };
 
 export const CHOICES = {
-  access: oneOf('Opens for cleaning by', [
-    ['screwed', 'screws', 'A side is held by screws alone, without glue.'],
-    FRONT_SWINGS,
-  ]),
-  ...hungChoices(swings),
-  floor: DRAIN_NOT_CLIPPED,
-  vents: oneOf('Vents', [VENTS['gap-front'], VENTS['gap-ends'], VENTS.holes], {
-    picture: 'section',
+  ...about('Walls', {
+    faces: ROUGH_FACE,
+    vents: oneOf('Vents', [VENTS['gap-front'], VENTS['gap-ends'], VENTS.holes], {
+      picture: 'section',
+    }),
   }),
-  faces: ROUGH_FACE,
-  grip: GRIP,
-  gripBy: GRIP_BY,
-  entrance: entranceShape(['round', 'oval', 'arch', 'square']),
-  entranceTo: entranceTo(),
-  floorAt: FLOOR_AT,
-  opensAt: OPENS_AT,
-  fastening: FASTENING,
+  ...about('Opening', {
+    access: oneOf('Opens for cleaning by', [
+      ['screwed', 'screws', 'A side is held by screws alone, without glue.'],
+      FRONT_SWINGS,
+    ]),
+    opensAt: OPENS_AT,
+    ...hungChoices(swings),
+  }),
+  ...about('Floor', { floor: DRAIN_NOT_CLIPPED, floorAt: FLOOR_AT }),
+  ...about('Entrance and grip', {
+    entrance: entranceShape(['round', 'oval', 'arch', 'square']),
+    entranceTo: entranceTo(),
+    grip: GRIP,
+    gripBy: GRIP_BY,
+  }),
+  ...about('Making', { fastening: FASTENING }),
 };
 
 export type SquareCutPlan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;
@@ -134,6 +140,7 @@ export function shellOf(plan: SquareCutPlan): ShellPlan {
     choices: {
       ...plan.choices,
       ...PLAIN.choices,
+      corners: 'edges',
       rearEdge: 'square',
       lowerEdges: 'square',
       roof: 'flat',

@@ -40,6 +40,7 @@ import { roomFor } from '../common/room.js';
 import { defineFamily } from '../define-family.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
 import {
+  CLIMB_SIZES,
   NOT_TRIMMED,
   PIVOT_BELOW,
   ROLES,
@@ -58,6 +59,7 @@ const SIZES = {
   pivotBelow: PIVOT_BELOW,
   ...SWING_SIZES,
   trayPlay: TRAY_PLAY,
+  ...CLIMB_SIZES,
   ventSize: VENT_SIZE,
   bore: length(
     'Pipe’s bore',
