@@ -133,6 +133,7 @@ function hungLines({ sizes, choices }: BoxPlan, box: PanelSet): HardwareLine[] {
   const { pivotSize = 0, latchSize = 0 } = sizes;
   const [pivot = '', turns = ''] = PIVOTS[choices.pivots ?? ''] ?? [];
   const [latch = '', holds = ''] = LATCHES[choices.latch ?? ''] ?? [];
+  const bolts = choices.access === 'lift-off' ? counted(box, 'latch') : 0;
   return [
     ...bought({
       id: 'pivot',
@@ -144,9 +145,16 @@ function hungLines({ sizes, choices }: BoxPlan, box: PanelSet): HardwareLine[] {
     ...bought({
       id: 'latch',
       name: text`${latch}, ${ofLength(latchSize)} thick`,
-      quantity: counted(box, 'latch'),
+      quantity: counted(box, 'latch') - bolts,
       unit: 'pieces',
       why: text`${holds}`,
+    }),
+    ...bought({
+      id: 'insert',
+      name: text`Bolt with a threaded insert, ${ofLength(fromMm(5))}`,
+      quantity: bolts,
+      unit: 'pieces',
+      why: text`Through each gable into the triangle behind it; the insert is glued into the triangle.`,
     }),
   ];
 }

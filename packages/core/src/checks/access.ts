@@ -3,7 +3,18 @@ import { type Text, text } from '../text/index.js';
 import { COMMON, type Rule } from './check.js';
 
 /** What hangs on a wall and comes off with it. */
-const CARRIED = ['ladder', 'outer-ladder', 'platform', 'bearer', 'shelf', 'cleat'];
+const CARRIED = [
+  'ladder',
+  'outer-ladder',
+  'platform',
+  'bearer',
+  'shelf',
+  'bracket',
+  'cleat',
+  'rim',
+  'arm',
+  'standoff',
+];
 
 /** The wall that comes off: the one that screws alone hold, whatever hangs on it. */
 const comesOff = ({ panels, joints }: PanelSet): Panel | undefined => {

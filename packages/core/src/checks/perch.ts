@@ -8,7 +8,7 @@ const LARGE = fromMm(120);
 const PERCHES = ['platform', 'shelf', 'perch', 'landing'];
 
 /** Questions whose answer puts something before the entrance. */
-const ASKED_BY = ['landing', 'platform'];
+const ASKED_BY = ['landing', 'platform', 'perch'];
 const leftOff = ({ choices }: BoxPlan): Remedy[] =>
   ASKED_BY.filter((choice) => (choices[choice] ?? 'none') !== 'none').map((choice) => ({
     label: 'Leave it off',

@@ -18,7 +18,8 @@ import type { Cut } from '../define-family.js';
 import type { OwlPlan } from './declared.js';
 import { owlFaults } from './faults.js';
 import { frameOf, gripWallOf, type OwlFrame, ventsOf } from './frame.js';
-import { battenRings, cornerPosts, landing, lidBattens } from './sticks.js';
+import { landing, perch, rim, standoff } from './landing.js';
+import { battenRings, cornerPosts, lidBattens } from './sticks.js';
 import {
   back,
   fixedOf,
@@ -119,7 +120,14 @@ export function build(plan: OwlPlan): Cut | readonly Refusal[] {
   const floor = floorIn(plan, { half, front: 0, back: depth }, t.floor, clear);
   const right = rightSide(plan, frame);
   const frames = posts ? cornerPosts(plan, frame, right) : battenRings(plan, frame, right);
-  const sticks = [frames, lidBattens(plan, frame), landing(plan, frame)];
+  const sticks = [
+    frames,
+    lidBattens(plan, frame),
+    landing(plan, frame),
+    rim(plan, frame),
+    perch(plan, frame),
+    standoff(plan, frame),
+  ];
   const parts = [...sticks, ladder(plan, gripWallOf(frame))];
   return {
     drafts: [

@@ -5,6 +5,7 @@ import {
   oneOf,
   type PlanOf,
   type RoleDeclarations,
+  since,
 } from '../../plan/index.js';
 import {
   BETWEEN_SIDES,
@@ -20,6 +21,9 @@ import { GRIP_ON_SHEET, GRIP_SIZES, LADDER_ROLE } from '../common/grip.js';
 type Answers = Readonly<Record<string, string>>;
 const flapped = (s: Answers): boolean => s.access === 'flap';
 const withPlatform = (s: Answers): boolean => s.platform === 'platform';
+const withRim = (s: Answers): boolean => withPlatform(s) && s.rim === 'rim';
+const withPerch = (s: Answers): boolean => s.perch === 'rod';
+const stoodOff = (s: Answers): boolean => s.standoff === 'board';
 
 export const SIZES = {
   width: length('Room, wide', 200, 1000, 400, 'Across the box, inside.'),
@@ -69,6 +73,28 @@ export const SIZES = {
     withPlatform,
   ),
   platformWide: length('Platform, wide', 100, 900, 350, 'Across the front.', withPlatform),
+  perchOut: since(
+    length(
+      'Perch out of the front',
+      40,
+      250,
+      100,
+      'How far the rod stands before the front.',
+      withPerch,
+    ),
+    100,
+  ),
+  standoffHigh: since(
+    length(
+      'Low board, high',
+      30,
+      300,
+      90,
+      'Of the board that keeps the box off the bark.',
+      stoodOff,
+    ),
+    90,
+  ),
   taper: angle(
     'Lid battens taper',
     0,
@@ -155,6 +181,14 @@ export const CHOICES = {
     ),
   }),
   ...about('Hanging', {
+    standoff: oneOf(
+      'Low behind the back',
+      [
+        ['none', 'nothing', 'It hangs flat.'],
+        ['board', 'a board', 'It keeps the box off the bark; one screw through it steadies it.'],
+      ],
+      { picture: 'section', highlights: ['standoff'], meant: 'none' },
+    ),
     hang: oneOf('Hung by', [
       ['screws', 'coach screws through the back', 'On a beam or a trunk, over a batten.'],
       [
@@ -163,6 +197,28 @@ export const CHOICES = {
         'Two eyes high in the back’s posts; protected wire, slackened as the tree grows.',
       ],
     ]),
+  }),
+  ...about('Entrance and grip', {
+    rim: oneOf(
+      'Round the platform',
+      [
+        [
+          'rim',
+          'a rim',
+          'A grip batten along its three free edges, so that the young do not slip off.',
+        ],
+        ['none', 'nothing', 'The sheet’s edge.'],
+      ],
+      { applies: withPlatform, picture: 'section', highlights: ['rim'], meant: 'none' },
+    ),
+    perch: oneOf(
+      'Before the entrance',
+      [
+        ['none', 'nothing', 'For owls whose young stay in until they fly.'],
+        ['rod', 'a perch', 'Two strips and a rod between, for owls whose young walk out.'],
+      ],
+      { picture: 'section', highlights: ['perch', 'arm'], meant: 'none' },
+    ),
   }),
   ...about('Making', { ...COMMON_CHOICES }),
 };
@@ -180,6 +236,10 @@ export const ROLES = {
   'lid-batten': { label: 'Lid batten', stick: [19, 38], applies: (s) => s.lid === 'lift-off' },
   platform: { label: 'Platform', applies: withPlatform },
   bearer: { label: 'Platform bearer', stick: [38, 38], applies: withPlatform },
+  rim: { label: 'Rim batten', stick: [19, 25], applies: withRim },
+  arm: { label: 'Perch strip', stick: [19, 38], applies: withPerch },
+  perch: { label: 'Perch rod', stick: [25, 25], applies: withPerch },
+  standoff: { label: 'Low board behind', applies: stoodOff },
   ladder: LADDER_ROLE,
 } as const satisfies RoleDeclarations;
 

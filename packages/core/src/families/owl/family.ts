@@ -96,6 +96,8 @@ export const owlBox = defineFamily({
     'flapHigh',
     'platformDeep',
     'platformWide',
+    'perchOut',
+    'standoffHigh',
     'taper',
   ],
   build,

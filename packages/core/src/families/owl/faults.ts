@@ -38,6 +38,10 @@ function frameFaults(plan: OwlPlan, frame: OwlFrame): Fault[] {
       : stickFaults(plan, 'batten', sizes.frontHeight / 4)),
     ...(choices.lid === 'lift-off' ? stickFaults(plan, 'lid-batten', half / 2) : []),
     ...(choices.platform === 'platform' ? stickFaults(plan, 'bearer', sizes.frontHeight / 3) : []),
+    ...(isRimmed(choices) ? stickFaults(plan, 'rim', sizes.platformDeep / 3) : []),
+    ...(choices.perch === 'rod'
+      ? [...stickFaults(plan, 'arm', WIDEST_RUNG), ...stickFaults(plan, 'perch', WIDEST_RUNG)]
+      : []),
     ...(choices.grip === 'ladder' ? stickFaults(plan, 'ladder', WIDEST_RUNG) : []),
     fault(
       2 * deep + 2 * PLAY > depth - LEAST_ROOM,
@@ -73,6 +77,49 @@ function flapFaults({ posts, batten, flap, roofAt, vent, hanging }: OwlFrame): F
   ];
 }
 
+const isRimmed = ({ platform, rim }: OwlPlan['choices']): boolean =>
+  platform === 'platform' && rim === 'rim';
+
+/** A perch that the front carries, with nothing else before the entrance. */
+function perchFaults(
+  plan: OwlPlan,
+  { t, half, sill, bottom, entrance, roofAt }: OwlFrame,
+): Fault[] {
+  const { sizes, choices } = plan;
+  if (choices.perch !== 'rod') return [];
+  const arm = stickOf(plan, 'arm');
+  const rod = stickOf(plan, 'perch');
+  const reach = entrance.width / 2 + fromMm(8) + arm.thick;
+  const under = roofAt(-t.front - Math.min(sizes.perchOut, sizes.overhangFront));
+  return [
+    fault(
+      choices.platform === 'platform',
+      'perch',
+      text`The platform lies before the entrance already. Leave the perch out, or the platform.`,
+    ),
+    fault(
+      reach > half,
+      'perch',
+      text`The perch’s strips stand beside the entrance and would reach past the front. Make the box wider, or the entrance narrower.`,
+    ),
+    fault(
+      sill - Math.max(arm.wide, arm.wide / 2 + rod.wide / 2) < bottom,
+      'entranceHeight',
+      text`The perch would hang below the walls. Raise the entrance.`,
+    ),
+    fault(
+      rod.thick > sizes.perchOut,
+      'perchOut',
+      text`The perch is thicker than it stands out. Let it stand out further.`,
+    ),
+    fault(
+      under < sill + fromMm(30),
+      'entranceHeight',
+      text`The lid comes down over the perch. Lower the entrance, or make the room higher at the front.`,
+    ),
+  ];
+}
+
 function platformFaults(plan: OwlPlan, frame: OwlFrame): Fault[] {
   const { sizes, choices, wood } = plan;
   if (choices.platform !== 'platform') return [];
@@ -82,7 +129,7 @@ function platformFaults(plan: OwlPlan, frame: OwlFrame): Fault[] {
   const low = sill - wood.platform.thickness - stickOf(plan, 'bearer').wide;
   return [
     fault(
-      under < sill,
+      under < sill + (isRimmed(choices) ? stickOf(plan, 'rim').thick : 0),
       'entranceHeight',
       text`The lid comes down over the platform. Lower the entrance, or make the room higher at the front.`,
     ),
@@ -116,6 +163,7 @@ export function owlFaults(plan: OwlPlan, frame: OwlFrame): Refusal[] {
       ),
       ...flapFaults(frame),
       ...platformFaults(plan, frame),
+      ...perchFaults(plan, frame),
     ]),
   ];
 }

@@ -13,7 +13,7 @@ import {
 import { NO_PARTS, type Parts } from '../common/grip.js';
 import { alongSlope, upFrom } from '../common/sloped-roof.js';
 import type { OwlPlan } from './declared.js';
-import { type OwlFrame, PLAY, stickOf } from './frame.js';
+import { type OwlFrame, PLAY } from './frame.js';
 import { highestOfSide, lowestOfSide } from './walls.js';
 
 const STICK = { grain: 'along', inside: 'any', knots: 'sound' } as const;
@@ -223,53 +223,4 @@ export function lidBattens({ angles }: OwlPlan, frame: OwlFrame): Parts {
     };
   });
   return { drafts, joints: drafts.flatMap(({ id }) => meet(id, 'roof')) };
-}
-
-/** A platform level with the entrance, on a bearer. */
-export function landing(plan: OwlPlan, frame: OwlFrame): Parts {
-  if (plan.choices.platform !== 'platform') return NO_PARTS;
-  const { sizes, wood: boards } = plan;
-  const bearer = stickOf(plan, 'bearer');
-  const wide = sizes.platformWide / 2;
-  const { thickness } = boards.platform;
-  const top = frame.sill;
-  const face = -frame.t.front;
-  const across = between('x', -wide, wide);
-  const platform = [
-    ...across,
-    ...between('y', face - sizes.platformDeep, face),
-    ...between('z', top - thickness, top),
-  ];
-  const under = [
-    ...across,
-    ...between('y', face - bearer.thick, face),
-    ...between('z', top - thickness - bearer.wide, top - thickness),
-  ];
-  return {
-    drafts: [
-      {
-        ...STICK,
-        id: 'platform',
-        role: 'platform',
-        thickness,
-        solid: wood(solidInside(platform), 'platform'),
-        outsideNormal: [0, 0, 1],
-        grainDirection: [1, 0, 0],
-      },
-      {
-        ...STICK,
-        id: 'bearer',
-        role: 'bearer',
-        thickness: bearer.thick,
-        solid: wood(solidInside(under), 'bearer'),
-        outsideNormal: [0, -1, 0],
-        grainDirection: [1, 0, 0],
-      },
-    ],
-    joints: [
-      ...meet('bearer', 'front', 'screwed'),
-      ...meet('platform', 'bearer', 'screwed'),
-      ...meet('platform', 'front', 'screwed'),
-    ],
-  };
 }

@@ -18,7 +18,17 @@ import type { Cut } from '../define-family.js';
 import type { RidgePlan } from './declared.js';
 import { derive } from './derive.js';
 import { frameOf, type RidgeFrame, ridgeFaults } from './frame.js';
-import { backGable, cleats, frontGable, gripWallOf, shelf, side, ventsOf } from './panels.js';
+import {
+  backGable,
+  brackets,
+  cleats,
+  frontGable,
+  gripWallOf,
+  shelf,
+  side,
+  triangles,
+  ventsOf,
+} from './panels.js';
 
 const SIDES = ['side-left', 'side-right'] as const;
 const SLOPES = ['roof-left', 'roof-right'] as const;
@@ -34,6 +44,8 @@ interface Pieces {
   floor: Floor;
   cleats: readonly Draft[];
   shelf: readonly Draft[];
+  brackets: readonly Draft[];
+  triangles: readonly Draft[];
 }
 
 /** How each pair of neighbours is held: what swings is loose, what comes off is screwed. */
@@ -44,6 +56,8 @@ function jointsOf(plan: RidgePlan, frame: RidgeFrame, pieces: Pieces): JointDraf
     if (pair.some((id) => id === swinging)) return 'loose';
     return pair.some((id) => id === off) ? 'screwed' : 'butt';
   };
+  const roofed = (wall: string): JointKind =>
+    plan.choices.access === 'lift-off' ? 'loose' : held('roof', wall);
   const onFloor = (wall: string): JointKind => (frame.cleat ? 'loose' : held('floor', wall));
   const { floor } = pieces;
   const { play } = frame;
@@ -54,11 +68,11 @@ function jointsOf(plan: RidgePlan, frame: RidgeFrame, pieces: Pieces): JointDraf
       ...meet('front', s, held('front', s), touches(s, play.sides)),
       ...meet('back', s, held('back', s), touches(s, play.sides)),
       ...meet('floor', s, onFloor(s), touches(s, play.floor)),
-      ...meet(SLOPES[index] ?? SLOPES[0], s, held('roof', s), frame.gapOver(s) === 0),
+      ...meet(SLOPES[index] ?? SLOPES[0], s, roofed(s), frame.gapOver(s) === 0),
     ]),
     ...meet('floor', 'front', onFloor('front'), floor.meetsFront),
     ...meet('floor', 'back', onFloor('back'), floor.meetsBack),
-    ...['front', 'back'].flatMap((g) => SLOPES.flatMap((r) => meet(g, r, held(g, r)))),
+    ...['front', 'back'].flatMap((g) => SLOPES.flatMap((r) => meet(g, r, roofed(g)))),
     ...pieces.cleats.flatMap(({ id }, index) => {
       const wall = SIDES[index] ?? SIDES[0];
       return [
@@ -66,7 +80,12 @@ function jointsOf(plan: RidgePlan, frame: RidgeFrame, pieces: Pieces): JointDraf
         ...meet(id, 'floor', 'loose'),
       ];
     }),
-    ...pieces.shelf.flatMap(({ id }) => meet(id, 'front', 'screwed')),
+    ...[...pieces.shelf, ...pieces.brackets].flatMap(({ id }) => meet(id, 'front', 'screwed')),
+    ...pieces.brackets.flatMap(({ id }) => meet('shelf', id, 'screwed')),
+    ...pieces.triangles.flatMap(({ id }, index) => [
+      ...SLOPES.flatMap((slope) => meet(slope, id)),
+      ...meet(id, index === 0 ? 'front' : 'back', 'loose'),
+    ]),
   ];
 }
 
@@ -143,7 +162,13 @@ export function build(plan: RidgePlan): Cut | readonly Refusal[] {
   const clear = swinging ? { [swinging]: frame.play.floor } : {};
   const room = { half, front: 0, back: depth, play: clear };
   const floor = floorIn(plan, room, frame.t.floor, frame.sticks?.deep);
-  const pieces: Pieces = { floor, cleats: cleats(plan, frame), shelf: shelf(plan, frame) };
+  const pieces: Pieces = {
+    floor,
+    cleats: cleats(plan, frame),
+    shelf: shelf(plan, frame),
+    brackets: brackets(plan, frame),
+    triangles: triangles(plan, frame),
+  };
   const roof = roofOf(plan, frame);
   const rungs = ladder(plan, gripWallOf(frame));
   const held = heldBy(frame, [...jointsOf(plan, frame, pieces), ...roof.joints]);
@@ -158,6 +183,8 @@ export function build(plan: RidgePlan): Cut | readonly Refusal[] {
       ...roof.drafts,
       ...pieces.cleats,
       ...pieces.shelf,
+      ...pieces.brackets,
+      ...pieces.triangles,
       ...held.drafts,
       ...rungs.drafts,
     ],

@@ -18,6 +18,8 @@ import { RIDGE } from '../common/ridge.js';
 import { BATTEN_ROLE, CORNERS } from '../common/sheet-sticks.js';
 
 const byApex = (s: Chosen): boolean => s.gableBy === 'apex';
+const liftsOff = (s: Chosen): boolean => s.access === 'lift-off';
+const isShelved = (s: Chosen): boolean => s.landing === 'shelf' || s.landing === 'shelf-braced';
 const swings = (s: Chosen): boolean => s.access === 'side';
 const bySides = (s: Chosen): boolean => !byApex(s);
 
@@ -91,15 +93,19 @@ export const SIZES = {
     300,
     120,
     'How far it stands out from the front.',
-    (s) => s.landing === 'shelf',
+    isShelved,
   ),
-  shelfWide: length(
-    'Landing shelf, wide',
-    60,
-    600,
-    160,
-    'Across the front.',
-    (s) => s.landing === 'shelf',
+  shelfWide: length('Landing shelf, wide', 60, 600, 160, 'Across the front.', isShelved),
+  triangleHigh: since(
+    length(
+      'Triangles under the roof, high',
+      25,
+      300,
+      45,
+      'From the ridge down to their lower edge; they hold the two slopes together.',
+      liftsOff,
+    ),
+    45,
   ),
 };
 
@@ -155,6 +161,11 @@ export const CHOICES = {
         'One side pivots on two nails or screws through the gables; a latch holds it shut.',
       ],
       [
+        'lift-off',
+        'a roof that lifts off',
+        'A triangle under each end holds the two slopes together; a bolt through each gable into an insert holds them down.',
+      ],
+      [
         'screwed',
         'screws',
         'The wall that covers its neighbours’ edges is held by screws alone, without glue.',
@@ -166,7 +177,7 @@ export const CHOICES = {
         ['right', 'right', 'All boxes of a batch alike.'],
         ['left', 'left', 'All boxes of a batch alike.'],
       ],
-      { applies: (s) => s.access === 'side' || s.walls === 'between' },
+      { applies: (s) => s.access === 'side' || (s.access === 'screwed' && s.walls === 'between') },
     ),
     ...hungChoices(swings),
   }),
@@ -196,6 +207,7 @@ export const CHOICES = {
       [
         ['none', 'none', 'Small cavity nesters need none; it serves those who rob them.'],
         ['shelf', 'a shelf', 'For larger owls, whose young walk out before they fly.'],
+        ['shelf-braced', 'a shelf in three pieces', 'A shelf on two brackets, for a large box.'],
       ],
       { picture: 'section' },
     ),
@@ -212,7 +224,9 @@ export const ROLES = {
   'roof-left': { label: 'Left slope', kind: 'roof' },
   'roof-right': { label: 'Right slope', kind: 'roof' },
   cleat: { label: 'Floor cleat', stick: [12, 25], applies: (s) => s.floorOn === 'cleats' },
-  shelf: { label: 'Landing shelf', applies: (s) => s.landing === 'shelf' },
+  shelf: { label: 'Landing shelf', applies: isShelved },
+  bracket: { label: 'Bracket', applies: (s) => s.landing === 'shelf-braced' },
+  'roof-triangle': { label: 'Triangle under the roof', applies: liftsOff },
   batten: BATTEN_ROLE,
   ladder: LADDER_ROLE,
 } as const satisfies RoleDeclarations;

@@ -82,7 +82,7 @@ function dimensions(plan: RidgePlan, box: PanelSet): DrawnDimension<Size>[] {
       start: ridge,
     },
   ];
-  if (choices.landing === 'shelf')
+  if (choices.landing !== 'none')
     found.push({
       size: 'shelfDeep',
       view: 'section',
@@ -126,6 +126,7 @@ export const ridgeRoofBox = defineFamily({
     'drainSize',
     'shelfDeep',
     'shelfWide',
+    'triangleHigh',
   ],
   fromSheet: {
     fixed: {

@@ -186,8 +186,32 @@ function wallFaults({ sizes, choices }: RidgePlan, frame: RidgeFrame): Fault[] {
   ];
 }
 
+/** Triangles under a roof that lifts off: between the sides, over the entrance, clear of battens. */
+function triangleFaults({ sizes, choices }: RidgePlan, frame: RidgeFrame): Fault[] {
+  if (choices.access !== 'lift-off') return [];
+  const { half, apex, pitch, entrance, sticks } = frame;
+  const low = apex - sizes.triangleHigh;
+  return [
+    fault(
+      sizes.triangleHigh / tan(pitch) > half - (sticks?.wide ?? 0),
+      'triangleHigh',
+      text`The triangles reach the sides and would not lift out. Make them lower.`,
+    ),
+    fault(
+      entrance.centre + entrance.height / 2 + fromMm(8) > low,
+      'triangleHigh',
+      text`The front triangle comes down over the entrance. Make it lower, or the gable higher.`,
+    ),
+    fault(
+      choices.vents === 'holes' && low < slopeAt(frame, half / 3) - sizes.ventSize - fromMm(14),
+      'vents',
+      text`The triangle covers the holes in the back gable. Take the gap over the sides.`,
+    ),
+  ];
+}
+
 function shelfFaults({ sizes, choices, wood }: RidgePlan, frame: RidgeFrame): Fault[] {
-  if (choices.landing !== 'shelf') return [];
+  if (choices.landing === 'none') return [];
   const { width, t, over, bottom } = frame;
   const top = sillOf(frame.entrance) - UNDER_SILL;
   return [
@@ -231,7 +255,11 @@ export function ridgeFaults(plan: RidgePlan, frame: RidgeFrame): Refusal[] {
   const gable = refusalsOf(gableFaults(plan, frame));
   if (gable.length > 0) return gable;
   const found = [
-    ...refusalsOf([...wallFaults(plan, frame), ...shelfFaults(plan, frame)]),
+    ...refusalsOf([
+      ...wallFaults(plan, frame),
+      ...shelfFaults(plan, frame),
+      ...triangleFaults(plan, frame),
+    ]),
     ...gripFaults(plan, plan.wood.ladder),
     ...stickFaults(plan, frame),
   ];

@@ -1,7 +1,7 @@
 import { cos, fromMm, sin, tan } from '../../measure/index.js';
-import { type Draft, wood } from '../../panels/index.js';
+import { type Draft, type Feature, wood } from '../../panels/index.js';
 import { sillOf } from '../../plan/index.js';
-import { atLeast, between, solidInside, type Vec3 } from '../../solid/index.js';
+import { atLeast, atMost, behind, between, solidInside, type Vec3 } from '../../solid/index.js';
 import { entranceFeature } from '../common/entrance.js';
 import { type GripWall, gripFeatures } from '../common/grip.js';
 import { roundHoles } from '../common/holes.js';
@@ -9,6 +9,10 @@ import { type HungHole, hungFeatures, hungHoles } from '../common/hung-wall.js';
 import { slopeAt, underRidge, underSlope } from '../common/ridge.js';
 import type { RidgePlan } from './declared.js';
 import { type RidgeFrame, UNDER_SILL } from './frame.js';
+
+type ToFrame = Parameters<NonNullable<Draft['features']>>[0];
+/** For a bolt of 5 mm. Common practice, no source. */
+const BOLT_HOLE = fromMm(5.5);
 
 const UPRIGHT = { grain: 'along', knots: 'sound', grainDirection: [0, 0, 1] as Vec3 } as const;
 
@@ -74,6 +78,7 @@ export function frontGable(plan: RidgePlan, frame: RidgeFrame): Draft {
       entranceFeature(entrance, toFrame([0, -t.front, entrance.centre])),
       ...gripFeatures(plan, gripWallOf(frame), toFrame),
       ...hungFeatures(plan, hungIn(plan, frame), 'front', toFrame),
+      ...boltIn(plan, frame, -t.front, toFrame),
     ],
   };
 }
@@ -97,6 +102,7 @@ export function backGable(plan: RidgePlan, frame: RidgeFrame): Draft {
     features: (toFrame) => [
       ...roundHoles('vent', ventsOf(plan, frame), plan.sizes.ventSize, toFrame),
       ...hungFeatures(plan, hungIn(plan, frame), 'back', toFrame),
+      ...boltIn(plan, frame, depth + t.back, toFrame),
     ],
   };
 }
@@ -154,9 +160,94 @@ export function cleats({ sizes }: RidgePlan, frame: RidgeFrame): Draft[] {
   });
 }
 
+/** What of a shelf's depth a bracket under it reaches. Common practice, no source. */
+const BRACKET_REACH = 0.8;
+
+/** Two brackets under a shelf in three pieces, sloping from its underside back to the front. */
+export function brackets({ sizes, choices, wood: boards }: RidgePlan, frame: RidgeFrame): Draft[] {
+  if (choices.landing !== 'shelf-braced') return [];
+  const top = sillOf(frame.entrance) - UNDER_SILL - boards.shelf.thickness;
+  const { thickness } = boards.bracket;
+  const out = sizes.shelfDeep * BRACKET_REACH;
+  const high = Math.min(out, top - frame.bottom);
+  const face = -frame.t.front;
+  const end = sizes.shelfWide / 2;
+  return ([-1, 1] as const).map((sign) => {
+    const id = sign < 0 ? 'bracket-left' : 'bracket-right';
+    const across =
+      sign < 0 ? between('x', -end, -end + thickness) : between('x', end - thickness, end);
+    return {
+      id,
+      group: 'bracket',
+      role: 'bracket',
+      thickness,
+      solid: wood(
+        solidInside([
+          ...across,
+          ...between('y', face - out, face),
+          atMost('z', top),
+          behind([0, -high, -out], [0, face - out, top]),
+        ]),
+        id,
+      ),
+      outsideNormal: [sign, 0, 0],
+      grainDirection: [0, out, high],
+      grain: 'along',
+      inside: 'any',
+      knots: 'sound',
+    };
+  });
+}
+
+/** A triangle under each end of a roof that lifts off, inside the gable. */
+export function triangles({ sizes, choices, wood: boards }: RidgePlan, frame: RidgeFrame): Draft[] {
+  if (choices.access !== 'lift-off') return [];
+  const { thickness } = boards['roof-triangle'];
+  const { apex, depth } = frame;
+  return (['front', 'back'] as const).map((end) => {
+    const id = `roof-triangle-${end}`;
+    const through =
+      end === 'front' ? between('y', 0, thickness) : between('y', depth - thickness, depth);
+    return {
+      id,
+      group: 'roof-triangle',
+      role: 'roof-triangle',
+      thickness,
+      solid: wood(
+        solidInside([...through, atLeast('z', apex - sizes.triangleHigh), ...underRidge(frame)]),
+        id,
+      ),
+      outsideNormal: [0, end === 'front' ? -1 : 1, 0],
+      grainDirection: [1, 0, 0],
+      grain: 'along',
+      inside: 'any',
+      knots: 'sound',
+    };
+  });
+}
+
+/** Where a bolt goes through a gable into the insert in its triangle: a third of the way up it. */
+function boltIn(
+  { sizes, choices }: RidgePlan,
+  { apex }: RidgeFrame,
+  y: number,
+  toFrame: ToFrame,
+): Feature[] {
+  if (choices.access !== 'lift-off') return [];
+  return [
+    {
+      kind: 'latch',
+      shape: 'round',
+      centre: toFrame([0, y, apex - (sizes.triangleHigh * 2) / 3]),
+      diameter: BOLT_HOLE,
+      depth: 'through',
+    },
+  ];
+}
+
 /** The landing shelf, where one is asked for. */
 export function shelf({ sizes, choices, wood: boards }: RidgePlan, frame: RidgeFrame): Draft[] {
-  if (choices.landing !== 'shelf') return [];
+  if (choices.landing === 'none') return [];
   const top = sillOf(frame.entrance) - UNDER_SILL;
   const { thickness } = boards.shelf;
   const { front } = frame.t;
