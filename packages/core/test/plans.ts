@@ -85,7 +85,9 @@ export function mended(family: Family, plan: BoxPlan): BoxPlan {
         (options.indexOf(must(now.choices[field], field)) + 1) % options.length,
       );
       now = { ...now, choices: { ...now.choices, [field]: next } };
-    } else if (field === 'backAbove')
+    } else if (field === 'wood.batten')
+      now = { ...now, choices: { ...now.choices, corners: 'edges' } };
+    else if (field === 'backAbove')
       now = { ...now, sizes: { ...now.sizes, backAbove: fromMm(30) } };
     // Sizes that go with each other are put back together, and at last the choices that they go with.
     else

@@ -1,10 +1,11 @@
 import { brokenRules, buildBox, type Family, familyById } from '../families/index.js';
 import { jobForBoxes, type Saw, type Stock, suits } from '../job/index.js';
-import { at, must } from '../lists/index.js';
+import { at } from '../lists/index.js';
 import { type Cents, fromInches, fromMm, type Ticks } from '../measure/index.js';
 import { measuresOf, type PanelChange, type PanelSet, panelChanges } from '../panels/index.js';
-import { applying, type BoxPlan, type Parameter } from '../plan/index.js';
+import type { BoxPlan, Parameter } from '../plan/index.js';
 import { quickLayout } from './quick-layout.js';
+import { groupsOf, moved, valueIn } from './size-groups.js';
 
 /** A size tried: what the batch's boards then cost. */
 export interface FitPoint {
@@ -128,33 +129,6 @@ function costOf({ boxes, stock, saw }: FitQuestion, plan: BoxPlan, box: PanelSet
   const job = jobForBoxes('fit', plan, box, boxes, stock, saw, 3600);
   const { unplaced, cost } = quickLayout(job, QUICK_STEPS);
   return unplaced.length > 0 ? null : cost;
-}
-
-/** Parameters that change together, those that may be trimmed and apply; a size that goes with another is not tried alone. */
-function groupsOf(family: Family, plan: BoxPlan): Parameter[][] {
-  const trimmed = applying(family.parameters, plan.choices).filter(
-    ({ id }) => !family.notTrimmed.includes(id),
-  );
-  const named = (ids: readonly string[]) =>
-    ids.flatMap((id) => trimmed.find((each) => each.id === id) ?? []);
-  const together = family.trimmedTogether
-    .filter((ids) => named(ids).length === ids.length)
-    .map(named);
-  const taken = together.flat();
-  return [...together, ...trimmed.filter((each) => !taken.includes(each)).map((each) => [each])];
-}
-
-const valueIn = (plan: BoxPlan, { id, kind }: Parameter): number =>
-  must((kind === 'angle' ? plan.angles : plan.sizes)[id], id);
-
-/** The plan with a group of sizes moved so that its first has this value. */
-function moved(plan: BoxPlan, group: readonly Parameter[], value: number): BoxPlan {
-  const [first] = group;
-  if (!first) return plan;
-  if (first.kind === 'angle') return { ...plan, angles: { ...plan.angles, [first.id]: value } };
-  const by = value - valueIn(plan, first);
-  const sizes = Object.fromEntries(group.map((each) => [each.id, valueIn(plan, each) + by]));
-  return { ...plan, sizes: { ...plan.sizes, ...sizes } };
 }
 
 /** Values to try for a size: a little smaller and larger, and where one more piece would come out of a board. */

@@ -12,6 +12,7 @@ export {
   sheetLacks,
 } from './panel-sheet/index.js';
 export { type RippedSticks, ripSticks } from './rip-sticks.js';
+export { pieceFor, type SoMany, type SoManyQuestion, soManyToABoard } from './so-many.js';
 export {
   type BuyQuestion,
   type WayToBuy,

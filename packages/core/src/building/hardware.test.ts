@@ -4,7 +4,7 @@ import { animalById } from '../animals/index.js';
 import { buildBox, familyById } from '../families/index.js';
 import { at, entry, must } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
-import { FASTENERS, fastenerFor, type PanelSet } from '../panels/index.js';
+import { FASTENERS, fastenerFor, measuresOf, type PanelSet } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { plainText } from '../text/index.js';
 import { hardwareOf } from './hardware.js';
@@ -136,5 +136,55 @@ describe('what a box takes beside its wood', () => {
     const walls = 2 * (outerWidth + outerDepth) * (heightFront + t) + outerWidth * outerDepth;
     expect(outsideArea(box)).toBeGreaterThan(walls);
     expect(outsideArea(box)).toBeLessThan(walls + 4 * outerWidth * (outerDepth + fromMm(90)));
+  });
+});
+
+describe('what is bought and changes no panel', () => {
+  test('caulk: under the roof once, along all seams on both sides; none unless asked for', () => {
+    const metres = (caulk: string) => lines(withChoices({ caulk })).get('caulk')?.quantity ?? 0;
+    expect(metres('none')).toBe(0);
+    const box = built(start);
+    const seams = (of: (between: readonly string[]) => boolean) =>
+      box.joints
+        .filter(({ between }) => of(between))
+        .reduce((sum, { contact }) => sum + contact.length, 0);
+    expect(metres('roof')).toBe(seams((between) => between.includes('roof')));
+    expect(metres('all')).toBe(2 * seams(() => true));
+  });
+
+  test('a cover for the roof is larger than it by its folds; a hole plate has the hole’s size', () => {
+    const box = built(start);
+    const roof = must(
+      box.panels.find(({ id }) => id === 'roof'),
+      'roof',
+    );
+    const { blankLength, blankWidth } = measuresOf(roof);
+    const area = (blankLength / 3200) * (blankWidth / 3200);
+    const cover = (choice: string) =>
+      lines(withChoices({ cover: choice })).get('cover')?.quantity ?? 0;
+    expect(cover('none')).toBe(0);
+    expect(cover('metal')).toBe(Math.ceil(area * 1.15));
+    expect(cover('shingles')).toBe(Math.ceil(area * 2));
+    const hole = start.sizes.entranceWidth ?? 0;
+    expect(lines(withChoices({ holePlate: 'plate' })).get(`plate-${hole}`)?.quantity).toBe(1);
+  });
+
+  test('screws are of the metal that was chosen', () => {
+    const named = [...lines(withChoices({ metal: 'stainless' })).values()]
+      .filter(({ id }) => id.startsWith('screw-'))
+      .map(({ name }) => plainText(name));
+    expect(named.length).toBeGreaterThan(0);
+    for (const name of named) expect(name).toMatch(/, stainless$/);
+  });
+
+  test('two finishes: what the roof gets the body does not', () => {
+    const box = built(start);
+    const [body, roof] = ['outside', 'roof'].map((where) => ({ ...PAINT, where }));
+    const both = hardwareOf({ ...start, finish: [body, roof].flatMap((coat) => coat ?? []) }, box);
+    const of = (id: string) => both.find((line) => line.id === id)?.quantity ?? 0;
+    const whole = hardwareOf({ ...start, finish: [PAINT] }, box).find(({ id }) => id === 'finish');
+    expect(of('finish-2')).toBeGreaterThan(0);
+    // Each of the two is rounded up to a millilitre.
+    expect(Math.abs(of('finish') + of('finish-2') - (whole?.quantity ?? 0))).toBeLessThanOrEqual(2);
   });
 });

@@ -55,6 +55,26 @@ const THIRD_HINGE: Ticks = fromMm(450);
 const STRIP = { over: fromMm(20), wide: fromMm(80) };
 const squareMetres = (ticks2: number): number => ticks2 / (TICKS_PER_MM * 1000) ** 2;
 
+/** Roles that stand behind or on others and have no seam of their own. */
+const STICKS = [
+  'batten',
+  'corner',
+  'rafter',
+  'post',
+  'lid-batten',
+  'bearer',
+  'rim',
+  'arm',
+  'perch',
+  'cleat',
+  'ladder',
+  'outer-ladder',
+  'spacer',
+  'strut',
+  'frame',
+  'tray',
+];
+
 /** Something over every feature of a box, every copy of its panels counted. */
 const overFeatures = (box: PanelSet, of: (feature: Feature) => number): number =>
   sum(box.panels.map(({ features, instances }) => sum(features.map(of)) * instances.length));
@@ -65,7 +85,10 @@ const counted = (box: PanelSet, kind: Feature['kind']): number =>
 /** Lines of which there are any. */
 const bought = (line: HardwareLine): HardwareLine[] => (line.quantity > 0 ? [line] : []);
 
-function fastenerLines({ joints }: PanelSet): HardwareLine[] {
+/** Of which metal, as the plan says; nothing where its kind of box does not ask. */
+const metalOf = ({ choices }: BoxPlan): string => (choices.metal ? `, ${choices.metal}` : '');
+
+function fastenerLines(plan: BoxPlan, { joints }: PanelSet): HardwareLine[] {
   const found = new Map<string, { quantity: number; joints: number }>();
   for (const { fastening } of joints) {
     if (!fastening) continue;
@@ -82,8 +105,8 @@ function fastenerLines({ joints }: PanelSet): HardwareLine[] {
     return [
       {
         id,
-        name: text`${word} ${fastener.name}`,
-        inchName: text`${word} ${fastener.inchName}`,
+        name: text`${word} ${fastener.name}${metalOf(plan)}`,
+        inchName: text`${word} ${fastener.inchName}${metalOf(plan)}`,
         quantity,
         unit: 'pieces',
         why: text`In ${held} ${held === 1 ? 'joint' : 'joints'}; pilot holes ${ofLength(fastener.pilot)}.`,
@@ -296,6 +319,76 @@ function glueLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
   });
 }
 
+/** Seams that are caulked: where two panels touch, sticks left out, on both sides where all are. */
+function caulkLines({ choices }: BoxPlan, { joints, panels }: PanelSet): HardwareLine[] {
+  const { caulk = 'none' } = choices;
+  if (caulk === 'none') return [];
+  const roleOf = new Map(panels.map(({ id, role }) => [id, role]));
+  const isRoof = (id: string) => /^(roof|lid)/.test(roleOf.get(id) ?? '');
+  const isStick = (id: string) => STICKS.includes(roleOf.get(id) ?? '');
+  const seams = joints.filter(
+    ({ between }) => !between.some(isStick) && (caulk === 'all' || between.some(isRoof)),
+  );
+  const long = sum(seams.map(({ contact }) => contact.length));
+  return bought({
+    id: 'caulk',
+    name: text`Exterior caulk`,
+    quantity: Math.round(caulk === 'all' ? 2 * long : long),
+    unit: 'ticks',
+    why:
+      caulk === 'all'
+        ? text`Along ${seams.length} seams, ${ofLength(long)}, inside and out; let it skin before the next step.`
+        : text`A bead under the roof, along ${ofLength(long)}.`,
+  });
+}
+
+const COVERS: Readonly<Record<string, readonly [name: string, why: string]>> = {
+  metal: ['Sheet metal for the roof', 'folded down over its edges'],
+  felt: ['Roofing felt', 'turned under its edges and tacked'],
+  shingles: ['Shingles', 'laid in courses that lap by half'],
+};
+/** A cover is so much larger than the roof: turned over its edges, or lapped. Common practice, no source. */
+const COVER_MORE: Readonly<Record<string, number>> = { metal: 1.15, felt: 1.15, shingles: 2 };
+
+function coverLines({ choices }: BoxPlan, { panels }: PanelSet): HardwareLine[] {
+  const { cover = 'none' } = choices;
+  const named = COVERS[cover];
+  if (!named) return [];
+  const roofs = panels.filter(({ role }) => /^(roof|lid)/.test(role) && !STICKS.includes(role));
+  const area = sum(
+    roofs.map((panel) => {
+      const { blankLength, blankWidth } = measuresOf(panel);
+      return squareMetres(blankLength * blankWidth) * panel.instances.length;
+    }),
+  );
+  return bought({
+    id: 'cover',
+    name: text`${named[0]}`,
+    quantity: Math.ceil(area * (COVER_MORE[cover] ?? 1) * 1e4),
+    unit: 'cm²',
+    why: text`Over ${ofArea(area)} of roof, ${named[1]}.`,
+  });
+}
+
+/** A plate round each round entrance. */
+function plateLines({ choices }: BoxPlan, box: PanelSet): HardwareLine[] {
+  if (choices.holePlate !== 'plate') return [];
+  const holes = box.panels.flatMap(({ features, instances }) =>
+    features.flatMap((feature) =>
+      feature.kind === 'entrance' && feature.shape === 'round'
+        ? instances.map(() => feature.diameter)
+        : [],
+    ),
+  );
+  return [...new Set(holes)].map((diameter) => ({
+    id: `plate-${diameter}`,
+    name: text`Hole plate, hole ${ofLength(diameter)}`,
+    quantity: holes.filter((each) => each === diameter).length,
+    unit: 'pieces',
+    why: text`Screwed on round the entrance, its hole as large as the wood’s; file its edge smooth.`,
+  }));
+}
+
 const coatName = ({ what, base }: Finish): Text => {
   if (what === 'oil') return text`Linseed oil`;
   const word = base === 'oil' ? 'Oil-based' : 'Water-based';
@@ -313,15 +406,24 @@ const sheetEdges = ({ wood }: BoxPlan, { panels }: PanelSet): number =>
       ),
   );
 
+const isOnRoof = ({ where }: Finish): boolean => /roof|lid/i.test(where);
 const isOnEdges = ({ where }: Finish): boolean => /edge/i.test(where);
 
 function finishLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
   const { finish } = plan;
   if (finish.length === 0) return [];
-  const outside = squareMetres(outsideArea(box));
+  const apart = finish.some(isOnRoof);
+  const roofs = ({ role }: Panel) => /^(roof|lid)/.test(role);
+  const areas = (coat: Finish): readonly [area: number, where: string] => {
+    if (isOnEdges(coat)) return [sheetEdges(plan, box), 'the plies’ edges'];
+    if (isOnRoof(coat)) return [outsideArea(box, roofs), 'the roof'];
+    return apart
+      ? [outsideArea(box, (panel) => !roofs(panel)), 'outside but the roof']
+      : [outsideArea(box), 'outside'];
+  };
   return finish.map((coat, index) => {
-    const area = isOnEdges(coat) ? squareMetres(sheetEdges(plan, box)) : outside;
-    const where = isOnEdges(coat) ? 'the plies’ edges' : 'outside';
+    const [ticks, where] = areas(coat);
+    const area = squareMetres(ticks);
     return {
       id: index === 0 ? 'finish' : `finish-${index + 1}`,
       name: coatName(coat),
@@ -332,15 +434,51 @@ function finishLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
   });
 }
 
+/** What goes through the holes that the back is hung by. */
+function mountLines({ sizes, choices }: BoxPlan, box: PanelSet): HardwareLine[] {
+  const holes = counted(box, 'mount');
+  const { mountSize = 0 } = sizes;
+  if (choices.mount !== 'rod')
+    return bought({
+      id: 'mount',
+      name: text`Screw to hang it by, for a hole of ${ofLength(mountSize)}`,
+      quantity: holes,
+      unit: 'pieces',
+      why: text`One above the roof and one below the walls; on a tree leave them proud, to be backed out as it grows.`,
+    });
+  return holes === 0
+    ? []
+    : [
+        {
+          id: 'rod',
+          name: text`Threaded rod with two nuts and washers, for a hole of ${ofLength(mountSize)}`,
+          quantity: 1,
+          unit: 'pieces',
+          why: text`Through the back and the post; its nut inside is reached through the door.`,
+        },
+        {
+          id: 'rod-nail',
+          name: text`Nail or screw below`,
+          quantity: 1,
+          unit: 'pieces',
+          why: text`Through the back’s lower end, so that the box does not turn on its rod.`,
+        },
+      ];
+}
+
 /** Everything one box takes beside its panels, each quantity counted from its joints, holes and faces. */
 export const hardwareOf = (plan: BoxPlan, box: PanelSet): HardwareLine[] => [
-  ...fastenerLines(box),
+  ...fastenerLines(plan, box),
   ...layerLines(plan, box),
   ...hungLines(plan, box),
   ...hingeLines(box),
   ...stripLines(box),
   ...meshLine(box),
   ...fittingLines(box),
+  ...mountLines(plan, box),
   ...glueLines(plan, box),
+  ...caulkLines(plan, box),
+  ...coverLines(plan, box),
+  ...plateLines(plan, box),
   ...finishLines(plan, box),
 ];

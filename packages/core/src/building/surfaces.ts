@@ -1,5 +1,5 @@
 import { at } from '../lists/index.js';
-import type { Cavity, PanelSet } from '../panels/index.js';
+import type { Cavity, Panel, PanelSet } from '../panels/index.js';
 import { add, cross, dot, scale, subtract, unit, type Vec3 } from '../solid/index.js';
 
 const PUSH = 320;
@@ -33,11 +33,12 @@ function inWood(point: Vec3, box: PanelSet): boolean {
 
 /**
  * Area of wood that weather reaches, in square ticks: every face is divided into small pieces, and those count that look neither into a
- * room nor into another panel. Holes are not taken off. Within about a tenth for faces that are partly covered.
+ * room nor into another panel. Holes are not taken off. Within about a tenth for faces that are partly covered. Of some panels alone, where
+ * `of` says which.
  */
-export function outsideArea(box: PanelSet): number {
+export function outsideArea(box: PanelSet, of: (panel: Panel) => boolean = () => true): number {
   let area = 0;
-  for (const panel of box.panels) {
+  for (const panel of box.panels.filter(of)) {
     for (const { solid } of panel.instances) {
       for (const face of solid.faces) {
         const corners = face.map((index) => at(solid.vertices, index));

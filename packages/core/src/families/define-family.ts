@@ -10,13 +10,17 @@ import {
 import {
   type BoxPlan,
   type ChoiceDeclarations,
+  caulkFor,
   FASTENING_CHOICES,
   FASTENING_SIZES,
+  HOLE_PLATE,
+  METAL,
   type PanelWood,
   PlanFault,
   type PlanOf,
   planFaults,
   type Refusal,
+  ROOF_COVER,
   type RoleDeclarations,
   type SizeDeclarations,
   standardChoices,
@@ -74,6 +78,22 @@ export interface FamilyDeclaration<
 const listed = <T>(record: Readonly<Record<string, T>>): (T & { id: string })[] =>
   Object.entries(record).map(([id, each]) => ({ ...each, id }));
 
+/** What every kind of box is asked besides: how it is fastened, and what is bought for what it has. */
+const boughtFor = ({
+  sizes,
+  roles,
+  guests,
+}: Pick<
+  FamilyDeclaration<SizeDeclarations, ChoiceDeclarations, RoleDeclarations>,
+  'sizes' | 'roles' | 'guests'
+>): ChoiceDeclarations => ({
+  ...(Object.values(roles).some(({ kind }) => kind === 'roof') && ROOF_COVER),
+  ...('entranceWidth' in sizes && HOLE_PLATE),
+  ...FASTENING_CHOICES,
+  ...METAL,
+  ...caulkFor(guests),
+});
+
 const isRefused = (made: Cut | readonly Refusal[]): made is readonly Refusal[] =>
   Array.isArray(made);
 
@@ -104,7 +124,7 @@ export function defineFamily<
     ...rest
   } = declared;
   const parameters = listed({ ...sizes, ...FASTENING_SIZES });
-  const questions = listed({ ...choices, ...FASTENING_CHOICES });
+  const questions = listed({ ...choices, ...boughtFor(declared) });
   // The one place where a plan becomes typed: after `planFaults` has found every key and option to be the family's own.
   const known = (plan: BoxPlan): Plan => plan as Plan;
   /** Cuts the box and reads it off; whatever is wrong with the plan, and whatever goes wrong in cutting, is a refusal. */

@@ -96,7 +96,13 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
           // A wall that swings is narrower than its twin by its play.
           const tight = 'play' in plan.sizes ? { ...plan.sizes, play: 0 } : plan.sizes;
           const wood = { ...plan.wood, ...alike };
-          const built = buildBox(mended(family, { ...plan, sizes: tight, wood }));
+          // A side that swings has a gap over it that its twin may lack.
+          const screwed = family.choices
+            .find(({ id }) => id === 'access')
+            ?.options.some(({ id }) => id === 'screwed');
+          const sound = mended(family, { ...plan, sizes: tight, wood });
+          const choices = { ...sound.choices, ...(screwed && { access: 'screwed' }) };
+          const built = buildBox({ ...sound, choices });
           if (!built.ok) return;
           const found = mirrorPairs(built.box);
           pairs += found.length;

@@ -133,8 +133,8 @@ describe('a box of recycled fence boards with a lip', () => {
 describe('a duck box with a split side', () => {
   const duck = () =>
     built(start('slant-roof', 'wood-duck'), {
-      sizes: { splitAt: fromInches(9), slit: fromInches(1 / 4) },
-      choices: { sideIn: 'two', entrance: 'oval', floor: 'holes' },
+      sizes: { splitAt: fromInches(9), slit: fromInches(1 / 4), backBelow: fromInches(2) },
+      choices: { sideIn: 'two', entrance: 'oval', floor: 'holes', mount: 'rod' },
     });
 
   test('a door below, a fixed part above, a slit between them; the door swings', () => {
@@ -151,8 +151,10 @@ describe('a duck box with a split side', () => {
     expect(swing?.severity).toBe('kept');
   });
 
-  test('an oval from two cuts, five drains', () => {
+  test('an oval from two cuts, five drains; a hole for a rod and one for a nail in the back', () => {
     const { box } = duck();
+    const mounts = panel(box, 'back').features.filter(({ kind }) => kind === 'mount');
+    expect(mounts).toHaveLength(2);
     const hole = panel(box, 'front').features.find(({ kind }) => kind === 'entrance');
     expect(hole).toMatchObject({ shape: 'oval' });
     expect(panel(box, 'floor').features.filter(({ kind }) => kind === 'drain')).toHaveLength(5);

@@ -118,7 +118,7 @@ const withPilots =
 function holesOf(drafts: readonly Draft[]): Room['isHole'] {
   const known = new Map<number, (point: Vec3) => boolean>();
   const of = (draft: Draft): ((point: Vec3) => boolean) => {
-    if (!draft.features || draft.fromLog) return () => false;
+    if (!draft.features || draft.fromLog === 'slab') return () => false;
     const toFrame = frameOf(draft);
     const holes = draft.features(toFrame).flatMap((feature) => {
       const size = holeSize(feature);

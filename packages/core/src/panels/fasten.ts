@@ -42,7 +42,7 @@ function boredThrough(
   { solid, thickness, fromLog }: Draft,
 ): readonly Vec3[] {
   // A slab off a round has no outer face: its bark comes down to its edges.
-  if (fromLog) return corners;
+  if (fromLog === 'slab') return corners;
   let region: readonly Vec3[] = corners;
   for (const { plane } of solid.faces) {
     const lean = dot(plane.normal, normal);

@@ -39,6 +39,7 @@ export function clearOpening({ panels, fittings = [] }: PanelSet): Ticks | null 
 export function cutAwayOf(feature: Feature): Zone[] {
   if (feature.kind === 'groove' || feature.kind === 'mesh') return [];
   if (feature.kind === 'pivot' || feature.kind === 'latch' || feature.kind === 'pilot') return [];
+  if (feature.kind === 'mount') return [];
   if (feature.shape === 'round')
     return [{ kind: 'circle', centre: feature.centre, radius: Math.floor(feature.diameter / 2) }];
   const [x, y] = feature.centre;

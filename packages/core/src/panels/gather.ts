@@ -2,10 +2,11 @@ import { at, entry } from '../lists/index.js';
 import type { Draft } from './draft.js';
 import type { Panel } from './panel-set.js';
 
-/** What makes two panels of a group one: everything that is cut. */
+/** What makes two panels of a group one: everything that is cut, in whatever order. */
 const shapeOf = (group: string, panel: Panel): string => {
   const { outline, underside, features, role, thickness, inside, outside } = panel;
-  return JSON.stringify([group, role, thickness, outline, underside, features, inside, outside]);
+  const cuts = features.map((each) => JSON.stringify(each)).sort();
+  return JSON.stringify([group, role, thickness, outline, underside, cuts, inside, outside]);
 };
 
 /** Copies that came out alike become instances of one panel. Gives the panels, and for each draft the id of its panel. */

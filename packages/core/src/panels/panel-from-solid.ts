@@ -32,8 +32,8 @@ export interface PanelDraft {
   outside?: Panel['outside'];
   inside: Panel['inside'];
   knots: Panel['knots'];
-  /** Sawn off a round: read as the blank round the whole solid, not from its two faces. */
-  fromLog?: boolean;
+  /** Off a log: a slab with its bark side, read as the blank round the whole solid; or flat, sawn on both faces. No board carries either. */
+  fromLog?: 'slab' | 'flat';
   /** Features, given the function that brings a point of box space into the panel's frame. */
   features?: (toFrame: (point: Vec3) => Point) => readonly Feature[];
 }
@@ -184,7 +184,7 @@ export const frameOf = (draft: PanelDraft): ((point: Vec3) => Point) =>
  * Throws when the solid is not a slab between two parallel faces, which is a fault of the family.
  */
 export function cutPanel(draft: PanelDraft): Panel {
-  if (draft.fromLog) return cutSlab(draft);
+  if (draft.fromLog === 'slab') return cutSlab(draft);
   const { solid, outsideNormal } = draft;
   const slab = slabOf(draft);
   const { corners } = slab.outside;
@@ -213,6 +213,7 @@ export function cutPanel(draft: PanelDraft): Panel {
     knots: draft.knots,
     clear: draft.knots === 'none' ? [] : clearZones({ outline, underside, edges, features }),
     cutAway: features.flatMap(cutAwayOf),
+    ...(draft.fromLog && { fromLog: true as const }),
   };
 }
 

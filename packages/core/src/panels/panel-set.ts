@@ -23,7 +23,7 @@ export interface PanelEdge {
   length: Ticks;
 }
 
-export type HoleKind = 'entrance' | 'vent' | 'drain' | 'pivot' | 'latch' | 'pilot';
+export type HoleKind = 'entrance' | 'vent' | 'drain' | 'pivot' | 'latch' | 'pilot' | 'mount';
 
 /**
  * Holes, grooves and mesh, in the panel's frame: width along y, height along x. An oval is two half circles and the rectangle between,

@@ -1,3 +1,4 @@
+export { caulkFor, HOLE_PLATE, METAL, ROOF_COVER } from './bought.js';
 export { keyProblems, planFaults } from './conform.js';
 export {
   about,

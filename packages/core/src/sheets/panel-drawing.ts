@@ -40,6 +40,7 @@ const HOLES: Record<Exclude<HoleKind, 'pilot'>, string> = {
   drain: 'Drain',
   pivot: 'Hole for the pivot',
   latch: 'Hole for the latch',
+  mount: 'Hole to hang it by',
 };
 
 /** How far words along an edge are turned, in degrees, so that they are read from below or from the right. */

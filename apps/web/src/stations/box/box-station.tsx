@@ -22,6 +22,7 @@ import { MovedWithIt } from './moved-with-it';
 import { OtherSizes } from './other-sizes';
 import { PlacePicker } from './place-picker';
 import { sawChecks } from './saw-checks';
+import { SoManyToABoard } from './so-many';
 import { WorkedOut } from './worked-out';
 
 const NO_NAMES: ReadonlyMap<string, string> = new Map();
@@ -159,7 +160,7 @@ function Checks({
   look: Look | null;
   change: ChangePlan;
 }) {
-  const { locked } = useBatch();
+  const { locked, draft } = useBatch();
   return (
     <section className={`card p-3 max-lg:order-3 ${STAYS}`} aria-label="Checks">
       <h2 className="text-base">Checks</h2>
@@ -181,6 +182,14 @@ function Checks({
             names={look.names}
             locked={locked}
             onTake={(offer) => change(() => offer.plan)}
+          />
+          <SoManyToABoard
+            plan={look.sound.plan}
+            box={look.sound.box}
+            names={look.names}
+            kerf={draft.saw.kerf}
+            locked={locked}
+            onTake={(plan) => change(() => plan)}
           />
           <ul className="mt-2 border-l-4 border-warn pl-2 text-sm" aria-label="Cautions">
             {family.cautions.map((caution) => (

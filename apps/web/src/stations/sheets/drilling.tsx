@@ -13,6 +13,7 @@ const HOLES: Record<Exclude<Round['kind'], 'entrance' | 'pilot'>, string> = {
   drain: 'drain holes',
   pivot: 'pivot',
   latch: 'latch hole',
+  mount: 'hole to hang it by',
 };
 const GROOVES: Record<Exclude<Groove['purpose'], 'grip'>, string> = {
   drip: 'drip kerf',

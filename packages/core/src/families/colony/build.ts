@@ -16,6 +16,7 @@ import { ACROSS, LEVEL, roundOpenings } from '../common/holes.js';
 import type { Cut } from '../define-family.js';
 import type { ColonyPlan } from './declared.js';
 import { type ColonyFrame, colonyFaults, drainsOf, type Facing, frameOf, ventAt } from './frame.js';
+import { twoHalves } from './halves.js';
 import {
   back,
   end,
@@ -157,7 +158,7 @@ export function build(plan: ColonyPlan): Cut | readonly Refusal[] {
     partitions: partitions(frame),
   };
   const byRoof = plan.choices.access === 'roof';
-  return {
+  const house: Cut = {
     drafts: [
       ...parts.fronts,
       ...parts.backs,
@@ -172,4 +173,5 @@ export function build(plan: ColonyPlan): Cut | readonly Refusal[] {
     cavities: cavitiesOf(frame),
     derived: derive(plan, frame),
   };
+  return plan.choices.sides === 'halves' ? twoHalves(plan, frame, house) : house;
 }

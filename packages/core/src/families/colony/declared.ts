@@ -48,6 +48,7 @@ export const SIZES = {
     250,
     0,
     'Nothing, so that a terrace hangs flat on a wall.',
+    (s) => s.sides !== 'halves',
   ),
   floorRecess: length('Lowest floor up inside', 0, 60, 9.5, 'So that its end grain stays dry.'),
   entranceWidth: length('Entrance', 15, 120, 32, 'Diameter of each.'),
@@ -87,6 +88,11 @@ export const CHOICES = {
       [
         ['one', 'to the front', 'A terrace, hung on a wall.'],
         ['two', 'back to back', 'A house on a pole: rooms open to the front and to the back.'],
+        [
+          'halves',
+          'two halves on a frame',
+          'Two houses of one side each, back to back on two sticks, the pole between them: lighter to carry and to hang.',
+        ],
       ],
       { picture: 'section' },
     ),
@@ -134,6 +140,7 @@ export const ROLES = {
   partition: { label: 'Partition', applies: (s) => s.columns !== '1' },
   middle: { label: 'Wall between', applies: (s) => s.sides === 'two' },
   roof: { label: 'Roof', kind: 'roof' },
+  frame: { label: 'Frame stick', stick: [89, 38], applies: (s) => s.sides === 'halves' },
 } as const satisfies RoleDeclarations;
 
 export type ColonyPlan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;

@@ -146,6 +146,16 @@ export function colonyFaults(plan: ColonyPlan, frame: ColonyFrame): Refusal[] {
         message: text`Drains this large leave hardly a floor.`,
       },
       {
+        when: choices.sides === 'halves' && !plan.wood.frame.width,
+        field: 'wood.frame',
+        message: text`Choose a stick whose width is known for the frame between the halves.`,
+      },
+      {
+        when: choices.sides === 'halves' && (plan.wood.frame.width ?? 0) > frame.half * 0.8,
+        field: 'wood.frame',
+        message: text`The frame’s sticks meet behind the halves. Choose narrower ones.`,
+      },
+      {
         when: choices.access === 'roof' && rows > 1,
         field: 'access',
         message: text`Through the roof only the upper row can be reached. Let the fronts come off.`,

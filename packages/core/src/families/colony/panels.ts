@@ -212,14 +212,16 @@ export const partitions = (frame: ColonyFrame): (RowPanel & { face: Facing })[] 
     ),
   );
 
-export function roof({ sizes, wood: boards }: ColonyPlan, frame: ColonyFrame): Draft {
+export function roof({ sizes, choices, wood: boards }: ColonyPlan, frame: ColonyFrame): Draft {
+  // Two halves stand back to back: nothing stands out between them.
+  const overRear = choices.sides === 'halves' ? 0 : sizes.overhangRear;
   const { t, half, depth, slope, roofAt } = frame;
   return slopedRoof({
     slope,
     at: roofAt,
     across: [-half - t.left - sizes.overhangSide, half + t.right + sizes.overhangSide],
     eaves: -t.front - sizes.overhangFront,
-    rear: depth + t.back + sizes.overhangRear,
+    rear: depth + t.back + overRear,
     thickness: boards.roof.thickness,
     grain: 'across',
   });

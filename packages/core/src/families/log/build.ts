@@ -1,4 +1,4 @@
-import { cos, fromMm, sin } from '../../measure/index.js';
+import { cos, fromMm, sin, type Ticks } from '../../measure/index.js';
 import {
   type Derived,
   type Draft,
@@ -25,7 +25,7 @@ import { FRONT_TO_BACK, roundHoles, roundOpenings } from '../common/holes.js';
 import { slopedRoof, underSlopedRoof } from '../common/sloped-roof.js';
 import type { Cut } from '../define-family.js';
 import type { LogPlan } from './declared.js';
-import { frameOf, type LogFrame, logFaults, SIDES } from './frame.js';
+import { floorThickness, frameOf, type LogFrame, logFaults, SIDES } from './frame.js';
 
 /** The round log, lower end and lid's underside. */
 function logSpaces({ apothem, half, slope, bottom, topAt }: LogFrame): HalfSpace[] {
@@ -56,7 +56,7 @@ function slab(
     grain: 'along',
     inside: 'any',
     knots: 'sound',
-    fromLog: true,
+    fromLog: 'slab',
     features,
   };
 }
@@ -105,23 +105,29 @@ function slabs(plan: LogPlan, frame: LogFrame, vents: readonly Vec3[]): Draft[] 
   ];
 }
 
-function lid({ sizes, wood: boards }: LogPlan, frame: LogFrame): Draft {
+const lidThickness = ({ sizes, choices, wood: boards }: LogPlan): Ticks =>
+  choices.lidFrom === 'log' ? sizes.lidThick : boards.roof.thickness;
+
+function lid(plan: LogPlan, frame: LogFrame): Draft {
+  const { sizes, choices } = plan;
   const { radius, front, half, slope, topAt } = frame;
-  return slopedRoof({
+  const draft = slopedRoof({
     slope,
     at: topAt,
     across: [-radius - sizes.overhangSide, radius + sizes.overhangSide],
     eaves: front - sizes.overhangFront,
     rear: half + radius,
-    thickness: boards.roof.thickness,
+    thickness: lidThickness(plan),
     grain: 'slope',
   });
+  return choices.lidFrom === 'log' ? { ...draft, role: 'roof-strip', fromLog: 'flat' } : draft;
 }
 
 function joints({ choices }: LogPlan, floor: Floor): JointDraft[] {
   const front: JointKind = choices.access === 'screwed' ? 'screwed' : 'butt';
   const lidOn = (id: SlabId): JointKind => {
     if (choices.access === 'roof') return id === 'slab-back' ? 'hinged' : 'loose';
+    if (choices.access === 'lid') return 'screwed';
     return id === 'slab-front' ? front : 'butt';
   };
   const sides = ['slab-left', 'slab-right'] as const;
@@ -172,10 +178,16 @@ export function build(plan: LogPlan): Cut | readonly Refusal[] {
   const { ventSize } = plan.sizes;
   const ventZ = topAt(half) - ventSize / 2 - fromMm(20);
   const vents = [-1, 1].map((sign): Vec3 => [sign * half, half, ventZ]);
-  const thickness = plan.wood.floor.thickness;
+  const thickness = floorThickness(plan);
   const floor = floorIn(plan, { half, front: 0, back: room }, thickness);
   return {
-    drafts: [...slabs(plan, frame, vents), floorDraft(floor, thickness), lid(plan, frame)],
+    drafts: [
+      ...slabs(plan, frame, vents),
+      plan.choices.floorFrom === 'core'
+        ? { ...floorDraft(floor, thickness), role: 'floor-core', fromLog: 'flat' }
+        : floorDraft(floor, thickness),
+      lid(plan, frame),
+    ],
     joints: joints(plan, floor),
     openings: [
       entranceOpening(entrance, 0, 0),

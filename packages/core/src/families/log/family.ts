@@ -70,6 +70,8 @@ export const logBox = defineFamily({
     'entranceHeight',
     'scoreSpacing',
     'scoreWidth',
+    'floorThick',
+    'lidThick',
     'ventSize',
     'drainSize',
   ],

@@ -1,4 +1,4 @@
-import { fromMm, tan } from '../../measure/index.js';
+import { fromMm, type Ticks, tan } from '../../measure/index.js';
 import { type Entrance, entranceOf, type Refusal, recessOf } from '../../plan/index.js';
 import { ofLength, text } from '../../text/index.js';
 import { entranceFaults } from '../common/entrance.js';
@@ -27,13 +27,17 @@ export interface LogFrame {
   topAt: (y: number) => number;
 }
 
+/** Of a board, or of a slice of the core. */
+export const floorThickness = ({ sizes, choices, wood }: LogPlan): Ticks =>
+  choices.floorFrom === 'core' ? sizes.floorThick : wood.floor.thickness;
+
 export function frameOf(plan: LogPlan): LogFrame {
   const { diameter, wall, height } = plan.sizes;
   const { slope } = plan.angles;
   const radius = diameter / 2;
   const room = (diameter - 2 * wall) / Math.SQRT2;
   const half = room / 2;
-  const bottom = -(recessOf(plan) + plan.wood.floor.thickness);
+  const bottom = -(recessOf(plan) + floorThickness(plan));
   const front = half - radius;
   return {
     radius,

@@ -179,6 +179,28 @@ export const CLIMB_SIZES = {
   scoreWidth: { ...GRIP_SIZES.scoreWidth, applies: isScored },
   rungSpacing: { ...GRIP_SIZES.rungSpacing, applies: isLaddered },
 };
+const isMounted = ({ mount }: Chosen): boolean => mount !== 'none';
+export const MOUNT = oneOf(
+  'Holes in the back to hang it by',
+  [
+    ['none', 'none', 'They are bored where it is hung.'],
+    [
+      'ends',
+      'one above, one below',
+      'In what the back stands out above the roof and below the walls.',
+    ],
+    [
+      'rod',
+      'one for a rod, one for a nail below',
+      'A threaded rod through back and post, high inside; a nail in the back’s lower end steadies it.',
+    ],
+  ],
+  { meant: 'none' },
+);
+export const MOUNT_SIZE = since(
+  length('Hole to hang it by', 3, 16, 8, 'As thick as the rod or the screw.', isMounted),
+  8,
+);
 /** Sizes that are the hardware’s or the hand’s: no layout is saved by trimming them. */
 export const NOT_TRIMMED = [
   'pivotBelow',
@@ -194,6 +216,7 @@ export const NOT_TRIMMED = [
   'scoreSpacing',
   'scoreWidth',
   'rungSpacing',
+  'mountSize',
   'ventSize',
   'drainSize',
   'letIn',
@@ -207,6 +230,7 @@ export const SIZES = {
   ...SWING_SIZES,
   trayPlay: TRAY_PLAY,
   ...CLIMB_SIZES,
+  mountSize: MOUNT_SIZE,
   ventSize: VENT_SIZE,
 };
 
@@ -474,6 +498,7 @@ export const CHOICES = {
     gripBy: GRIP_BY,
     outside: OUTSIDE,
   }),
+  ...about('Hanging', { mount: MOUNT }),
   ...about('Making', { ...COMMON_CHOICES }),
 };
 
@@ -523,6 +548,6 @@ type WallRole = Exclude<keyof typeof ROLES, FittedRole>;
 
 /** A box with nothing of what the common small box may have besides. */
 export const PLAIN = {
-  sizes: { lip: 0, splitAt: 0, slit: 0, trayPlay: 0 },
-  choices: { sideIn: 'one', tray: 'none', outside: 'none' },
+  sizes: { lip: 0, splitAt: 0, slit: 0, trayPlay: 0, mountSize: 0 },
+  choices: { sideIn: 'one', tray: 'none', outside: 'none', mount: 'none' },
 } as const;

@@ -6,6 +6,7 @@ import { gripFaults } from '../common/grip.js';
 import { sheetStickFaults, thinSwingFaults } from '../common/sheet-sticks.js';
 import { isAgainstBack, type ShellPlan } from './declared.js';
 import { bevelRise, type Frame, LEAST_ROOM, roofAt, sideAxis } from './frame.js';
+import { mountFaults } from './mount.js';
 
 /** Wood over a pivot in the front. Common practice, no source. */
 const PIVOT_IN = fromMm(12);
@@ -310,5 +311,6 @@ export function shellFaults(plan: ShellPlan, frame: Frame): Refusal[] {
     ...latchFaults(plan, frame),
     ...climbFaults(plan),
     ...stickFaults(plan, frame),
+    ...mountFaults(plan),
   ];
 }

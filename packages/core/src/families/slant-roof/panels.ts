@@ -18,6 +18,7 @@ import { slopedRoof, underSlopedRoof } from '../common/sloped-roof.js';
 import { backWider, isAgainstBack, type ShellPlan } from './declared.js';
 import { type Frame, roofAt } from './frame.js';
 import { dripFeatures, grooveFeature } from './grooves.js';
+import { mountFeatures } from './mount.js';
 
 /** A frame with what is bored in its walls. */
 export interface Shell {
@@ -166,6 +167,7 @@ function back(shell: Shell): Draft {
     features: (toFrame) => [
       ...(plan.choices.roof === 'groove' ? [grooveFeature(plan, frame, toFrame)] : []),
       ...hungFeatures(plan, hung, 'back', toFrame),
+      ...mountFeatures(plan, frame, toFrame),
     ],
   };
 }

@@ -41,6 +41,7 @@ import { defineFamily } from '../define-family.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
 import {
   CLIMB_SIZES,
+  MOUNT_SIZE,
   NOT_TRIMMED,
   PIVOT_BELOW,
   ROLES,
@@ -60,6 +61,7 @@ const SIZES = {
   ...SWING_SIZES,
   trayPlay: TRAY_PLAY,
   ...CLIMB_SIZES,
+  mountSize: MOUNT_SIZE,
   ventSize: VENT_SIZE,
   bore: length(
     'Pipe’s bore',
