@@ -159,7 +159,10 @@ test('a bat box out of the sheet with a corner gone: every panel has a name of i
   await expect(page.getByRole('list', { name: 'Cautions' })).toContainText(
     'do not open an occupied box',
   );
-  await page.getByText('three', { exact: true }).click();
+  await page
+    .getByRole('group', { name: 'Crevices', exact: true })
+    .getByText('three', { exact: true })
+    .click();
   await page.getByRole('link', { name: 'Choose the wood' }).click();
   await page.getByRole('button', { name: 'All boards', exact: true }).click();
   await page

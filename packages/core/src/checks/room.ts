@@ -2,7 +2,7 @@ import type { Animal } from '../animals/index.js';
 import { at } from '../lists/index.js';
 import { fromMm, type Ticks, toMm } from '../measure/index.js';
 import type { PanelSet } from '../panels/index.js';
-import type { BoxPlan } from '../plan/index.js';
+import { type BoxPlan, keepsOutside } from '../plan/index.js';
 import { ofLength, text } from '../text/index.js';
 import { type Check, forEachAnimal, LEEWAY_MM, ofMm, type Remedy, type Rule } from './check.js';
 
@@ -21,17 +21,18 @@ interface Need {
 
 /** The plan with a floor that is large enough, walls allowed for where outside sizes are kept. */
 function grown(plan: BoxPlan, { floorWidth, floorDepth }: Need, sizes: FloorSizes): BoxPlan {
-  const outside = plan.choices.measure === 'outside';
-  const walls = (...roles: string[]) =>
-    outside ? roles.reduce((sum, role) => sum + (plan.wood[role]?.thickness ?? 0), 0) : 0;
+  const walls = (direction: 'width' | 'depth', ...roles: string[]) =>
+    keepsOutside(plan.choices, direction)
+      ? roles.reduce((sum, role) => sum + (plan.wood[role]?.thickness ?? 0), 0)
+      : 0;
   const atLeast = (id: string, mm: number, around: number) =>
     Math.max(plan.sizes[id] ?? 0, fromMm(mm) + around);
   return {
     ...plan,
     sizes: {
       ...plan.sizes,
-      [sizes.width]: atLeast(sizes.width, floorWidth, walls('side-left', 'side-right')),
-      [sizes.depth]: atLeast(sizes.depth, floorDepth, walls('front', 'back')),
+      [sizes.width]: atLeast(sizes.width, floorWidth, walls('width', 'side-left', 'side-right')),
+      [sizes.depth]: atLeast(sizes.depth, floorDepth, walls('depth', 'front', 'back')),
     },
   };
 }

@@ -1,6 +1,8 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { boardsFor, built, inches, near, panel, start, stock, stops } from '../../test/makers.js';
 import { testSolver } from '../../test/solver.js';
+import { fitOffers } from '../advice/index.js';
+import { STANDARD_SAW } from '../job/index.js';
 import type { LinearSolver } from '../layout/index.js';
 import { at, sum } from '../lists/index.js';
 import { atan2, cos, fromInches, fromMm, tan } from '../measure/index.js';
@@ -362,5 +364,75 @@ describe('half-inch ply on battens', () => {
     expect(at(refused({ access: 'screwed' }), 0)).toMatch(/^wood\./);
     expect(refused({ corners: 'sticks', access: 'side', floor: 'holes' })).toContain('access');
     expect(refused({ corners: 'sticks', access: 'screwed', floor: 'clipped' })).toContain('floor');
+  });
+});
+
+describe('thinner boards than the plan’s', () => {
+  const kept = (thick: number, measureDepth: string) => {
+    const { box } = built(start('slant-roof', 'black-capped-chickadee'), {
+      wood: () => ({ thickness: fromInches(thick) }),
+      sizes: { width: fromInches(5.5), depth: fromInches(5.5) },
+      choices: { measure: 'outside', measureDepth, walls: 'between', access: 'screwed' },
+    });
+    const { width, depth } = at(box.cavities, 0);
+    return [
+      width / 8128,
+      depth / 8128,
+      at(inches(box, 'front'), 1),
+      at(inches(box, 'side-left'), 1),
+    ];
+  };
+
+  test('5/8 instead of 3/4, the outside width kept: floor and front 1/4 wider; the depth kept inside or outside on its own', () => {
+    // Outside both: front 5 1/2 − 2 × 3/4 = 4, sides 5 1/2 wide.
+    near(kept(3 / 4, 'as-width'), [4, 4, 4, 5.5]);
+    near(kept(5 / 8, 'as-width'), [4.25, 4.25, 4.25, 5.5]);
+    near(kept(5 / 8, 'outside'), [4.25, 4.25, 4.25, 5.5]);
+    // The depth inside: the room keeps its 5 1/2, the sides follow the boards.
+    near(kept(3 / 4, 'inside'), [4, 5.5, 4, 7]);
+    near(kept(5 / 8, 'inside'), [4.25, 5.5, 4.25, 6.75]);
+  });
+});
+
+describe('a low front that comes off', () => {
+  test('screws without glue hold it at its sides and floor; the rest is glued', () => {
+    const { box } = built(start('open-front', 'european-robin'), {
+      choices: { lowFront: 'screwed' },
+    });
+    const held = box.joints.map(({ between, kind }) => [between.includes('front'), kind] as const);
+    expect(held.filter(([front]) => front).map(([, kind]) => kind)).toEqual([
+      'screwed',
+      'screwed',
+      'screwed',
+    ]);
+    expect(held.filter(([front]) => !front).every(([, kind]) => kind === 'butt')).toBe(true);
+  });
+});
+
+describe('two wren boxes out of one 1 × 6 of 6 ft', () => {
+  test('a height a little too large costs a second board; Fit finds the one that saves it', () => {
+    const { plan } = built(start('slant-roof', 'house-wren'), {
+      wood: () => ({ thickness: fromInches(0.75), width: fromInches(5.5) }),
+      sizes: {
+        width: fromInches(4),
+        depth: fromInches(4),
+        frontHeight: fromInches(5.75),
+        backHeight: fromInches(6.25),
+        overhangSide: 0,
+        overhangFront: fromInches(1.5),
+        backAbove: 0,
+        backBelow: fromInches(0.5),
+        entranceHeight: fromInches(3.5),
+      },
+      choices: { walls: 'over', access: 'screwed', measure: 'inside', vents: 'holes' },
+    });
+    const board = stock('1x6', 5.5, 6, 900);
+    const saw = { ...STANDARD_SAW, kerf: fromInches(1 / 8) };
+    const steps = fitOffers({ plan, boxes: 2, stock: [board], saw, inches: true });
+    let step = steps.next();
+    while (!step.done) step = steps.next();
+    const best = at(step.value, 0);
+    expect([best.before, best.after]).toEqual([1800, 900]);
+    expect(boardsFor(best.plan, 2, [board], solver).boards).toEqual(['1x6']);
   });
 });

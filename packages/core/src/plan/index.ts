@@ -32,6 +32,7 @@ export {
   sillOf,
 } from './entrance.js';
 export { FASTENING_CHOICES, FASTENING_SIZES } from './fastening.js';
+export { keepsOutside } from './kept-measure.js';
 export {
   type BoxPlan,
   CLIMATES,

@@ -1,7 +1,18 @@
 import { inWords, oneOf } from '../../plan/index.js';
 
+/** Which depth stays: a maker with thinner boards may keep the front's width of the plan and let the depth grow. */
+export const MEASURE_DEPTH = oneOf(
+  'Depth is kept',
+  [
+    ['as-width', 'as the width', 'Both inside, or both outside.'],
+    ['inside', 'inside', 'The room’s depth stays.'],
+    ['outside', 'outside', 'From the front’s face to the back’s.'],
+  ],
+  { meant: 'as-width' },
+);
+
 /** Which size stays when the wood gets thicker. */
-export const MEASURE = oneOf('Sizes are kept', [
+export const MEASURE = oneOf('Width is kept', [
   ['inside', 'inside', 'The room stays; thicker wood makes the box bigger outside.'],
   ['outside', 'outside', 'The board’s width stays; thicker wood makes the room smaller.'],
 ]);

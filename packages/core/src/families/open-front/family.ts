@@ -10,10 +10,10 @@ import {
 } from '../../checks/index.js';
 import { at } from '../../lists/index.js';
 import { fromInches, fromMm } from '../../measure/index.js';
-import { about, length, middle, type PlanOf } from '../../plan/index.js';
+import { about, length, middle, oneOf, type PlanOf } from '../../plan/index.js';
 import { text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
-import { COMMON_CHOICES, MEASURE } from '../common/choices.js';
+import { COMMON_CHOICES, MEASURE, MEASURE_DEPTH } from '../common/choices.js';
 import { DRAIN, FLOOR_AT } from '../common/floor.js';
 import { NOT_HUNG } from '../common/hung-wall.js';
 import { roomFor } from '../common/room.js';
@@ -50,6 +50,16 @@ const SIZES = {
 
 /** An open front is its own entrance, vent and way in. */
 const CHOICES = {
+  ...about('Opening', {
+    lowFront: oneOf(
+      'The low front',
+      [
+        ['fixed', 'stays', 'The nest is taken out over it.'],
+        ['screwed', 'comes off', 'Held by screws alone, without glue, for cleaning.'],
+      ],
+      { meant: 'fixed' },
+    ),
+  }),
   ...about('Roof', {
     roof: ROOF_FIXED,
     rearEdge: ROOF_REAR,
@@ -62,6 +72,7 @@ const CHOICES = {
     corners: CORNERS,
     lowerEdges: LOWER_EDGES,
     measure: MEASURE,
+    measureDepth: MEASURE_DEPTH,
     faces: ROUGH_FACE_OPEN,
   }),
   ...about('Floor', { floor: DRAIN, floorAt: FLOOR_AT }),
@@ -89,7 +100,7 @@ const shellOf = (plan: Plan): ShellPlan => ({
     ...plan.choices,
     ...NOT_HUNG.choices,
     ...PLAIN.choices,
-    access: 'none',
+    access: plan.choices.lowFront === 'screwed' ? 'front-off' : 'none',
     opensAt: 'right',
     vents: 'none',
     grip: 'none',

@@ -8,7 +8,7 @@ import {
   type RoleDeclarations,
   since,
 } from '../../plan/index.js';
-import { COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
+import { COMMON_CHOICES, GRIP_BY, MEASURE, MEASURE_DEPTH } from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
 import { GRIP, GRIP_SIZES, LADDER_ROLE } from '../common/grip.js';
@@ -140,6 +140,7 @@ export const CHOICES = {
     ),
     corners: CORNERS,
     measure: MEASURE,
+    measureDepth: MEASURE_DEPTH,
     vents: oneOf(
       'Vents',
       [

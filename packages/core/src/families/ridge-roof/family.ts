@@ -15,6 +15,7 @@ import {
 import { at } from '../../lists/index.js';
 import { fromMm, type Ticks, tan, toMm } from '../../measure/index.js';
 import type { PanelSet } from '../../panels/index.js';
+import { keepsOutside } from '../../plan/index.js';
 import { text } from '../../text/index.js';
 import { NEST_CAUTIONS } from '../common/cautions.js';
 import { lowestOf } from '../common/lowest.js';
@@ -42,8 +43,8 @@ function dimensions(plan: RidgePlan, box: PanelSet): DrawnDimension<Size>[] {
   const { sizes, choices, wood } = plan;
   const { width, depth, sill, ridge = 0 } = at(box.cavities, 0);
   const upright = choices.gableBy === 'apex' ? 'apexHeight' : 'sideHeight';
-  const outside = choices.measure === 'outside';
-  const thick = (role: keyof typeof ROLES): Ticks => (outside ? wood[role].thickness : 0);
+  const thick = (role: keyof typeof ROLES): Ticks =>
+    keepsOutside(choices, role.startsWith('side') ? 'width' : 'depth') ? wood[role].thickness : 0;
   const front = wood.front.thickness;
   const half = width / 2;
   const low = lowestOf(box, 'side-left');

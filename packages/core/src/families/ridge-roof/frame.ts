@@ -1,6 +1,13 @@
 import { atan2, cos, fromMm, type Ticks, tan } from '../../measure/index.js';
 import { swingGap, swingRiseUnderSlope } from '../../panels/index.js';
-import { type Entrance, entranceOf, type Refusal, recessOf, sillOf } from '../../plan/index.js';
+import {
+  type Entrance,
+  entranceOf,
+  keepsOutside,
+  type Refusal,
+  recessOf,
+  sillOf,
+} from '../../plan/index.js';
 import { ofAngle, ofLength, type Text, text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
 import { gripFaults } from '../common/grip.js';
@@ -72,9 +79,8 @@ function thicknesses({ wood }: RidgePlan): RidgeFrame['t'] {
 export function frameOf(plan: RidgePlan): RidgeFrame {
   const { sizes, choices, angles, wood } = plan;
   const t = thicknesses(plan);
-  const outside = choices.measure === 'outside';
-  const width = sizes.width - (outside ? t.left + t.right : 0);
-  const depth = sizes.depth - (outside ? t.front + t.back : 0);
+  const width = sizes.width - (keepsOutside(choices, 'width') ? t.left + t.right : 0);
+  const depth = sizes.depth - (keepsOutside(choices, 'depth') ? t.front + t.back : 0);
   const half = width / 2;
   const byApex = choices.gableBy === 'apex';
   const over = choices.walls === 'over';

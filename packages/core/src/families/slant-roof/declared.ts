@@ -9,7 +9,13 @@ import {
   type PlanOf,
   since,
 } from '../../plan/index.js';
-import { BETWEEN_SIDES, COMMON_CHOICES, GRIP_BY, MEASURE } from '../common/choices.js';
+import {
+  BETWEEN_SIDES,
+  COMMON_CHOICES,
+  GRIP_BY,
+  MEASURE,
+  MEASURE_DEPTH,
+} from '../common/choices.js';
 import { ENTRANCE_SIZES, entranceShape, entranceTo } from '../common/entrance.js';
 import { DRAIN, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
 import { GRIP, GRIP_SIZES, LADDER_ROLE } from '../common/grip.js';
@@ -475,6 +481,7 @@ export const CHOICES = {
     corners: CORNERS,
     lowerEdges: LOWER_EDGES,
     measure: MEASURE,
+    measureDepth: MEASURE_DEPTH,
     faces: ROUGH_FACE,
     vents: oneOf(
       'Vents',
@@ -535,7 +542,7 @@ export interface ShellPlan {
     Answers,
     'access' | 'vents' | 'grip' | 'gripBy' | 'entrance' | 'entranceTo' | 'fastening' | 'wide'
   > & {
-    readonly access: Answers['access'] | 'none';
+    readonly access: Answers['access'] | 'none' | 'front-off';
     readonly vents: Answers['vents'] | 'none';
     readonly grip: Answers['grip'] | 'none';
   };

@@ -1,5 +1,6 @@
 import { atan2, cos, tan } from '../../measure/index.js';
 import { type Derived, derivedLength } from '../../panels/index.js';
+import { keepsOutside } from '../../plan/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
 import { pivotDerived } from '../common/hung-wall.js';
 import { swingWidth } from '../common/play.js';
@@ -10,7 +11,6 @@ import type { Frame, Swing, Thicknesses } from './frame.js';
 function widths({ sizes, choices }: ShellPlan, frame: Frame): Derived[] {
   const { t } = frame;
   const run = frame.sideTo - frame.sideFrom;
-  const outside = choices.measure === 'outside';
   const kept = (inside: number) =>
     text`The inside is kept at ${ofLength(inside)}, whatever the boards.`;
   const covered = text`Front and back cover the sides’ edges, so a side is as wide as the room is deep: ${ofLength(run)}.`;
@@ -21,7 +21,7 @@ function widths({ sizes, choices }: ShellPlan, frame: Frame): Derived[] {
       label: 'Room, wide',
       kind: 'length',
       value: Math.round(frame.width),
-      why: outside
+      why: keepsOutside(choices, 'width')
         ? text`${ofLength(sizes.width)} outside − ${ofLength(t.left)} − ${ofLength(t.right)} for the two sides = ${ofLength(frame.width)}.`
         : kept(frame.width),
     },
@@ -30,7 +30,7 @@ function widths({ sizes, choices }: ShellPlan, frame: Frame): Derived[] {
       label: 'Room, deep',
       kind: 'length',
       value: Math.round(frame.depth),
-      why: outside
+      why: keepsOutside(choices, 'depth')
         ? text`${ofLength(sizes.depth)} outside − ${ofLength(t.front)} front − ${ofLength(t.back)} back = ${ofLength(frame.depth)}.`
         : kept(frame.depth),
     },

@@ -1,7 +1,7 @@
 import { at, must } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import type { PanelSet } from '../../panels/index.js';
-import { type EntrancePlan, entranceOf } from '../../plan/index.js';
+import { type EntrancePlan, entranceOf, keepsOutside } from '../../plan/index.js';
 import type { DrawnDimension } from '../family.js';
 import type { ShellPlan } from './declared.js';
 
@@ -31,9 +31,8 @@ export function shellDimensions(
   box: PanelSet,
 ): DrawnDimension<ShellSize>[] {
   const { width, depth, heightFront } = at(box.cavities, 0);
-  const outside = choices.measure === 'outside';
   const thick = (role: 'front' | 'back' | 'side-left' | 'side-right'): Ticks =>
-    outside ? wood[role].thickness : 0;
+    keepsOutside(choices, role.startsWith('side') ? 'width' : 'depth') ? wood[role].thickness : 0;
   const front = wood.front.thickness;
   const half = width / 2;
   const { from, to, low, topAt } = sideOf(box);

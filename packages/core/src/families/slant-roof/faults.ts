@@ -1,5 +1,5 @@
 import { cos, fromMm } from '../../measure/index.js';
-import { type Refusal, sillOf } from '../../plan/index.js';
+import { keepsOutside, type Refusal, sillOf } from '../../plan/index.js';
 import { ofAngle, ofLength, type Text, text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
 import { gripFaults } from '../common/grip.js';
@@ -24,8 +24,8 @@ type Fault = Refusal & { when: boolean };
 const fault = (when: boolean, field: string, message: Text): Fault => ({ when, field, message });
 
 function roomFaults({ choices }: ShellPlan, frame: Frame): Refusal[] {
-  const walls =
-    choices.measure === 'outside'
+  const walls = (direction: 'width' | 'depth') =>
+    keepsOutside(choices, direction)
       ? ' The two walls take the rest: make it larger, choose thinner boards, or keep the inside instead.'
       : '';
   const least = ofLength(LEAST_ROOM);
@@ -33,12 +33,12 @@ function roomFaults({ choices }: ShellPlan, frame: Frame): Refusal[] {
     fault(
       frame.width < LEAST_ROOM,
       'width',
-      text`Only ${ofLength(frame.width)} is left between the sides; ${least} is the least.${walls}`,
+      text`Only ${ofLength(frame.width)} is left between the sides; ${least} is the least.${walls('width')}`,
     ),
     fault(
       frame.depth < LEAST_ROOM,
       'depth',
-      text`Only ${ofLength(frame.depth)} is left between front and back; ${least} is the least.${walls}`,
+      text`Only ${ofLength(frame.depth)} is left between front and back; ${least} is the least.${walls('depth')}`,
     ),
   ]);
 }
@@ -146,7 +146,7 @@ function accessFaults({ choices }: ShellPlan, frame: Frame): Refusal[] {
       text`With a gap over front and back the roof rests on the two sides alone, so that no side swings and nothing holds hinges. Open the box by its front or by screws, or take other vents.`,
     ),
     fault(
-      roof === 'strip' && access !== 'none' && access !== 'roof',
+      roof === 'strip' && access !== 'none' && access !== 'front-off' && access !== 'roof',
       'access',
       text`The rubber strip is the hinge of a roof that lifts. Choose the roof that lifts, or another roof.`,
     ),

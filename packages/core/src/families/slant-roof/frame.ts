@@ -1,6 +1,6 @@
 import { atan2, fromMm, type Ticks, tan } from '../../measure/index.js';
 import { swingGap, swingRise, swingRiseUnderSlope } from '../../panels/index.js';
-import { type Entrance, recessOf, sillOf } from '../../plan/index.js';
+import { type Entrance, keepsOutside, recessOf, sillOf } from '../../plan/index.js';
 import { NO_PLAY, type Play } from '../common/play.js';
 import { type StickSize, stickSize } from '../common/sheet-sticks.js';
 import type { ShellPlan } from './declared.js';
@@ -117,10 +117,11 @@ function backOf({ sizes, choices, angles }: ShellPlan, run: number): number {
 
 /** Room inside, from the sizes and what they are kept for. */
 function roomOf({ sizes, choices }: ShellPlan, t: Thicknesses): { width: number; depth: number } {
-  const outside = choices.measure === 'outside';
+  const walls = (direction: 'width' | 'depth', thick: Ticks) =>
+    keepsOutside(choices, direction) ? thick : 0;
   return {
-    width: sizes.width - (outside ? t.left + t.right : 0),
-    depth: sizes.depth - (outside ? t.front + t.back : 0),
+    width: sizes.width - walls('width', t.left + t.right),
+    depth: sizes.depth - walls('depth', t.front + t.back),
   };
 }
 

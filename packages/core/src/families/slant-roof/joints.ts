@@ -5,6 +5,7 @@ import type { Shell } from './panels.js';
 
 /** The wall that screws alone hold, so that it comes off. */
 function comesOff({ choices }: ShellPlan): string | null {
+  if (choices.access === 'front-off') return 'front';
   if (choices.access !== 'screwed') return null;
   if (choices.walls === 'over') return 'front';
   return choices.opensAt === 'left' ? 'side-left' : 'side-right';

@@ -147,6 +147,7 @@ export function shellOf(plan: SquareCutPlan): ShellPlan {
       slope: 'heights',
       walls: 'between',
       measure: 'inside',
+      measureDepth: 'inside',
       roofGrain: 'across',
       drip: 'none',
     },

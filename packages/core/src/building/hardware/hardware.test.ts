@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { planFor } from '../../test/boxes.js';
-import { animalById } from '../animals/index.js';
-import { buildBox, familyById } from '../families/index.js';
-import { at, entry, must } from '../lists/index.js';
-import { fromMm } from '../measure/index.js';
-import { FASTENERS, fastenerFor, measuresOf, type PanelSet } from '../panels/index.js';
-import type { BoxPlan } from '../plan/index.js';
-import { plainText } from '../text/index.js';
-import { hardwareOf } from './hardware.js';
-import { outsideArea } from './surfaces.js';
+import { planFor } from '../../../test/boxes.js';
+import { animalById } from '../../animals/index.js';
+import { buildBox, familyById } from '../../families/index.js';
+import { at, entry, must } from '../../lists/index.js';
+import { fromMm } from '../../measure/index.js';
+import { FASTENERS, fastenerFor, measuresOf, type PanelSet } from '../../panels/index.js';
+import type { BoxPlan } from '../../plan/index.js';
+import { plainText } from '../../text/index.js';
+import { outsideArea } from '../surfaces.js';
+import { hardwareOf } from './hardware-of.js';
 
 const chickadee = must(animalById('black-capped-chickadee'), 'black-capped-chickadee');
 const slant = must(familyById('slant-roof'), 'slant-roof');
@@ -175,6 +175,28 @@ describe('what is bought and changes no panel', () => {
       .map(({ name }) => plainText(name));
     expect(named.length).toBeGreaterThan(0);
     for (const name of named) expect(name).toMatch(/, stainless$/);
+  });
+
+  test('where it hangs decides what fixes it: asked, never guessed; a heavy box takes more', () => {
+    const fixing = (plan: BoxPlan, on: BoxPlan['place']['on']) =>
+      lines({ ...plan, place: { ...plan.place, on } }).get('fixing');
+    expect(fixing(start, null)).toBeUndefined();
+    const named = (['tree', 'wall', 'post', 'pole', 'water', 'building'] as const).map((on) =>
+      plainText(must(fixing(start, on), on).name),
+    );
+    expect(new Set(named).size).toBe(6);
+    expect(fixing(start, 'tree')?.quantity).toBe(2);
+    const owl = must(familyById('owl'), 'owl');
+    const large = planFor(owl, must(animalById('barn-owl-eu'), 'owl'), 18, { material: 'plywood' });
+    expect(fixing(large, 'tree')?.quantity).toBe(4);
+    // Holes of its own have their own screws.
+    const mounted = withChoices({ mount: 'ends' });
+    const own = {
+      ...mounted,
+      sizes: { ...mounted.sizes, backAbove: fromMm(40), backBelow: fromMm(40) },
+    };
+    expect(fixing(own, 'tree')).toBeUndefined();
+    expect(lines(own).get('mount')?.quantity).toBe(2);
   });
 
   test('two finishes: what the roof gets the body does not', () => {

@@ -1,0 +1,159 @@
+import { sum } from '../../lists/index.js';
+import { fromMm } from '../../measure/index.js';
+import { measuresOf, type Panel, type PanelSet } from '../../panels/index.js';
+import type { BoxPlan, Finish } from '../../plan/index.js';
+import { ofArea, ofLength, type Text, text } from '../../text/index.js';
+import { isSheet } from '../../wood/index.js';
+import { outsideArea } from '../surfaces.js';
+import { bought, type HardwareLine, overFeatures, squareMetres } from './line.js';
+
+/** One coat covers about 10 m² a litre on planed and half of that on rough wood; two coats. Common practice, no source. */
+const FINISH_ML_PER_M2 = 300;
+
+/** Roles that stand behind or on others and have no seam of their own. */
+const STICKS = [
+  'batten',
+  'corner',
+  'rafter',
+  'post',
+  'lid-batten',
+  'bearer',
+  'rim',
+  'arm',
+  'perch',
+  'cleat',
+  'ladder',
+  'outer-ladder',
+  'spacer',
+  'strut',
+  'frame',
+  'tray',
+];
+
+export function meshLine(box: PanelSet): HardwareLine[] {
+  const area = overFeatures(box, (feature) =>
+    feature.kind === 'mesh' ? squareMetres(feature.width * feature.height) : 0,
+  );
+  return bought({
+    id: 'mesh',
+    name: text`Mesh, ${ofLength(fromMm(6))}`,
+    quantity: Math.ceil(area * 1e4 * 1.2),
+    unit: 'cm²',
+    why: text`Its size and a fifth more, to fold the cut edges under.`,
+  });
+}
+
+/** Seams that are caulked: where two panels touch, sticks left out, on both sides where all are. */
+export function caulkLines({ choices }: BoxPlan, { joints, panels }: PanelSet): HardwareLine[] {
+  const { caulk = 'none' } = choices;
+  if (caulk === 'none') return [];
+  const roleOf = new Map(panels.map(({ id, role }) => [id, role]));
+  const isRoof = (id: string) => /^(roof|lid)/.test(roleOf.get(id) ?? '');
+  const isStick = (id: string) => STICKS.includes(roleOf.get(id) ?? '');
+  const seams = joints.filter(
+    ({ between }) => !between.some(isStick) && (caulk === 'all' || between.some(isRoof)),
+  );
+  const long = sum(seams.map(({ contact }) => contact.length));
+  return bought({
+    id: 'caulk',
+    name: text`Exterior caulk`,
+    quantity: Math.round(caulk === 'all' ? 2 * long : long),
+    unit: 'ticks',
+    why:
+      caulk === 'all'
+        ? text`Along ${seams.length} seams, ${ofLength(long)}, inside and out; let it skin before the next step.`
+        : text`A bead under the roof, along ${ofLength(long)}.`,
+  });
+}
+
+const COVERS: Readonly<Record<string, readonly [name: string, why: string]>> = {
+  metal: ['Sheet metal for the roof', 'folded down over its edges'],
+  felt: ['Roofing felt', 'turned under its edges and tacked'],
+  shingles: ['Shingles', 'laid in courses that lap by half'],
+};
+/** A cover is so much larger than the roof: turned over its edges, or lapped. Common practice, no source. */
+const COVER_MORE: Readonly<Record<string, number>> = { metal: 1.15, felt: 1.15, shingles: 2 };
+
+export function coverLines({ choices }: BoxPlan, { panels }: PanelSet): HardwareLine[] {
+  const { cover = 'none' } = choices;
+  const named = COVERS[cover];
+  if (!named) return [];
+  const roofs = panels.filter(({ role }) => /^(roof|lid)/.test(role) && !STICKS.includes(role));
+  const area = sum(
+    roofs.map((panel) => {
+      const { blankLength, blankWidth } = measuresOf(panel);
+      return squareMetres(blankLength * blankWidth) * panel.instances.length;
+    }),
+  );
+  return bought({
+    id: 'cover',
+    name: text`${named[0]}`,
+    quantity: Math.ceil(area * (COVER_MORE[cover] ?? 1) * 1e4),
+    unit: 'cm²',
+    why: text`Over ${ofArea(area)} of roof, ${named[1]}.`,
+  });
+}
+
+/** A plate round each round entrance. */
+export function plateLines({ choices }: BoxPlan, box: PanelSet): HardwareLine[] {
+  if (choices.holePlate !== 'plate') return [];
+  const holes = box.panels.flatMap(({ features, instances }) =>
+    features.flatMap((feature) =>
+      feature.kind === 'entrance' && feature.shape === 'round'
+        ? instances.map(() => feature.diameter)
+        : [],
+    ),
+  );
+  return [...new Set(holes)].map((diameter) => ({
+    id: `plate-${diameter}`,
+    name: text`Hole plate, hole ${ofLength(diameter)}`,
+    quantity: holes.filter((each) => each === diameter).length,
+    unit: 'pieces',
+    why: text`Screwed on round the entrance, its hole as large as the wood’s; file its edge smooth.`,
+  }));
+}
+
+const coatName = ({ what, base }: Finish): Text => {
+  if (what === 'oil') return text`Linseed oil`;
+  const word = base === 'oil' ? 'Oil-based' : 'Water-based';
+  return text`${base === null ? 'Exterior' : word} ${what}`;
+};
+
+/** The edges of panels of sheet, in square ticks. */
+const sheetEdges = ({ wood }: BoxPlan, { panels }: PanelSet): number =>
+  sum(
+    panels
+      .filter(({ role }) => isSheet(wood[role]?.material ?? ''))
+      .map(
+        ({ edges, thickness, instances }) =>
+          sum(edges.map(({ length }) => length)) * thickness * instances.length,
+      ),
+  );
+
+const isOnRoof = ({ where }: Finish): boolean => /roof|lid/i.test(where);
+const isOnEdges = ({ where }: Finish): boolean => /edge/i.test(where);
+
+export function finishLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
+  const { finish } = plan;
+  if (finish.length === 0) return [];
+  const apart = finish.some(isOnRoof);
+  const roofs = ({ role }: Panel) => /^(roof|lid)/.test(role);
+  const areas = (coat: Finish): readonly [area: number, where: string] => {
+    if (isOnEdges(coat)) return [sheetEdges(plan, box), 'the plies’ edges'];
+    if (isOnRoof(coat)) return [outsideArea(box, roofs), 'the roof'];
+    return apart
+      ? [outsideArea(box, (panel) => !roofs(panel)), 'outside but the roof']
+      : [outsideArea(box), 'outside'];
+  };
+  return finish.map((coat, index) => {
+    const [ticks, where] = areas(coat);
+    const area = squareMetres(ticks);
+    return {
+      id: index === 0 ? 'finish' : `finish-${index + 1}`,
+      name: coatName(coat),
+      quantity: Math.ceil(area * FINISH_ML_PER_M2),
+      unit: 'ml',
+      why: text`Two coats on ${ofArea(area)} of ${where}; nothing inside or round the entrance.`,
+    };
+  });
+}

@@ -1,0 +1,110 @@
+import { type Fitting, type PanelSet, weightOf } from '../../panels/index.js';
+import type { BoxPlan, Place } from '../../plan/index.js';
+import { ofLength, ofWeight, text } from '../../text/index.js';
+import { bought, counted, type HardwareLine } from './line.js';
+
+const pipeLine = ({
+  from,
+  to,
+  bore,
+  outside,
+}: Extract<Fitting, { kind: 'pipe' }>): HardwareLine => ({
+  id: 'pipe',
+  name: text`Pipe, bore ${ofLength(bore)}, outside ${ofLength(outside)}`,
+  quantity: Math.round(Math.hypot(to[1] - from[1], to[2] - from[2])),
+  unit: 'ticks',
+  why: text`Through the front, as drawn.`,
+});
+
+export const fittingLines = ({ fittings = [] }: PanelSet): HardwareLine[] => [
+  ...fittings.flatMap((fitting) => (fitting.kind === 'pipe' ? [pipeLine(fitting)] : [])),
+  ...bought({
+    id: 'eye',
+    name: text`Screw eye`,
+    quantity: fittings.filter((fitting) => fitting.kind === 'eye').length,
+    unit: 'pieces',
+    why: text`To hang it by, with protected wire.`,
+  }),
+];
+
+/** How a box is fixed where it hangs: a light one, and one that takes coach screws. Common practice, no source. */
+interface Fixing {
+  light: string;
+  heavy: string;
+  why: string;
+}
+const FIXINGS: Readonly<Record<NonNullable<Place['on']>, Fixing>> = {
+  tree: {
+    light: 'Screw 5 × 80 mm, left proud',
+    heavy: 'Coach screw 8 × 120 mm, left proud',
+    why: 'into the trunk, to be backed out as it grows; nothing tight round it',
+  },
+  wall: {
+    light: 'Screw 6 × 70 mm with a wall plug',
+    heavy: 'Coach screw 8 × 100 mm with a wall plug',
+    why: 'into the wall',
+  },
+  building: { light: 'Screw 6 × 70 mm', heavy: 'Coach screw 8 × 100 mm', why: 'into its timber' },
+  post: { light: 'Screw 5 × 70 mm', heavy: 'Coach screw 8 × 100 mm', why: 'into the post' },
+  pole: {
+    light: 'Pole strap',
+    heavy: 'Pole strap',
+    why: 'round the pole, with a guard against climbers below',
+  },
+  water: {
+    light: 'Stainless screw 6 × 80 mm',
+    heavy: 'Stainless coach screw 8 × 120 mm',
+    why: 'into the post over the water',
+  },
+};
+const HEAVY_KG = 4;
+
+/** What fixes it where the plan says that it hangs; nothing while that is not known, or where eyes or holes of its own are asked for. */
+export function fixingLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
+  const { place, choices } = plan;
+  if (place.on === null || choices.hang === 'eyes' || counted(box, 'mount') > 0) return [];
+  const { light, heavy, why } = FIXINGS[place.on];
+  const kilograms = weightOf(plan, box);
+  const isHeavy = kilograms >= HEAVY_KG;
+  return [
+    {
+      id: 'fixing',
+      name: text`${isHeavy ? heavy : light}`,
+      quantity: isHeavy ? 4 : 2,
+      unit: 'pieces',
+      why: text`Through the back ${why}; the empty box weighs ${ofWeight(kilograms)}.`,
+    },
+  ];
+}
+
+/** What goes through the holes that the back is hung by. */
+export function mountLines({ sizes, choices }: BoxPlan, box: PanelSet): HardwareLine[] {
+  const holes = counted(box, 'mount');
+  const { mountSize = 0 } = sizes;
+  if (choices.mount !== 'rod')
+    return bought({
+      id: 'mount',
+      name: text`Screw to hang it by, for a hole of ${ofLength(mountSize)}`,
+      quantity: holes,
+      unit: 'pieces',
+      why: text`One above the roof and one below the walls; on a tree leave them proud, to be backed out as it grows.`,
+    });
+  return holes === 0
+    ? []
+    : [
+        {
+          id: 'rod',
+          name: text`Threaded rod with two nuts and washers, for a hole of ${ofLength(mountSize)}`,
+          quantity: 1,
+          unit: 'pieces',
+          why: text`Through the back and the post; its nut inside is reached through the door.`,
+        },
+        {
+          id: 'rod-nail',
+          name: text`Nail or screw below`,
+          quantity: 1,
+          unit: 'pieces',
+          why: text`Through the back’s lower end, so that the box does not turn on its rod.`,
+        },
+      ];
+}
