@@ -12,8 +12,8 @@ const CARRIED = [
   'bracket',
   'cleat',
   'rim',
-  'arm',
-  'standoff',
+  'perch-strip',
+  'low-board',
 ];
 
 /** The wall that comes off: the one that screws alone hold, whatever hangs on it. */

@@ -5,7 +5,7 @@ import { COMMON, type Remedy, type Rule, setChoice } from './check.js';
 
 /** From here on an entrance is an owl’s, whose young walk out before they fly: common practice, no source. */
 const LARGE = fromMm(120);
-const PERCHES = ['platform', 'shelf', 'perch', 'landing'];
+const PERCHES = ['platform', 'shelf', 'perch-rod', 'landing'];
 
 /** Questions whose answer puts something before the entrance. */
 const ASKED_BY = ['landing', 'platform', 'perch'];

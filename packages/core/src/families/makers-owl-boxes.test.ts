@@ -81,7 +81,7 @@ describe('a large owl box of half-inch ply on 2 × 2 posts', () => {
       wood: (role) => {
         if (role === 'post') return { thickness: fromInches(1.5), width: fromInches(1.5) };
         if (role === 'ladder') return { thickness: fromInches(0.75), width: fromInches(1) };
-        if (['arm', 'perch', 'standoff', 'lid-batten'].includes(role)) return {};
+        if (['perch-strip', 'perch-rod', 'low-board', 'lid-batten'].includes(role)) return {};
         return { ...NINE, thickness: fromInches(0.5) };
       },
       sizes: {
@@ -124,9 +124,12 @@ describe('a large owl box of half-inch ply on 2 × 2 posts', () => {
     const { plan, box } = large();
     expect(copies(box, 'ladder')).toHaveLength(3);
     expect(
-      [copies(box, 'flap'), copies(box, 'arm'), copies(box, 'perch'), copies(box, 'standoff')].map(
-        (list) => list.length,
-      ),
+      [
+        copies(box, 'flap'),
+        copies(box, 'perch-strip'),
+        copies(box, 'perch-rod'),
+        copies(box, 'low-board'),
+      ].map((list) => list.length),
     ).toEqual([1, 2, 1, 1]);
     expect(stops(plan, box)).toEqual([]);
   });

@@ -1,6 +1,5 @@
 export {
   fitPanelSheet,
-  type Misfit,
   type SheetFit,
   type SheetQuestion,
   sheetLacks,
@@ -11,3 +10,4 @@ export {
   type SheetLine,
   type SheetProblem,
 } from './read-sheet.js';
+export type { Misfit } from './sheet-fitter.js';

@@ -2,7 +2,7 @@ import { sum } from '../../lists/index.js';
 import { fromMm } from '../../measure/index.js';
 import { measuresOf, type Panel, type PanelSet } from '../../panels/index.js';
 import type { BoxPlan, Finish } from '../../plan/index.js';
-import { ofArea, ofLength, type Text, text } from '../../text/index.js';
+import { ofArea, ofHeight, ofLength, type Text, text } from '../../text/index.js';
 import { isSheet } from '../../wood/index.js';
 import { outsideArea } from '../surfaces.js';
 import { bought, type HardwareLine, overFeatures, squareMetres } from './line.js';
@@ -19,8 +19,8 @@ const STICKS = [
   'lid-batten',
   'bearer',
   'rim',
-  'arm',
-  'perch',
+  'perch-strip',
+  'perch-rod',
   'cleat',
   'ladder',
   'outer-ladder',
@@ -58,11 +58,11 @@ export function caulkLines({ choices }: BoxPlan, { joints, panels }: PanelSet): 
     id: 'caulk',
     name: text`Exterior caulk`,
     quantity: Math.round(caulk === 'all' ? 2 * long : long),
-    unit: 'ticks',
+    unit: 'metres',
     why:
       caulk === 'all'
-        ? text`Along ${seams.length} seams, ${ofLength(long)}, inside and out; let it skin before the next step.`
-        : text`A bead under the roof, along ${ofLength(long)}.`,
+        ? text`Along ${seams.length} seams, ${ofHeight(long)}, inside and out; let it skin before the next step.`
+        : text`A bead under the roof, along ${ofHeight(long)}.`,
   });
 }
 

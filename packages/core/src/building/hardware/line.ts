@@ -1,15 +1,15 @@
 import { sum } from '../../lists/index.js';
 import { TICKS_PER_MM } from '../../measure/index.js';
 import type { Feature, PanelSet } from '../../panels/index.js';
-import { ofArea, ofLength, ofLiquid, type Text, text } from '../../text/index.js';
+import { ofArea, ofHeight, ofLength, ofLiquid, type Text, text } from '../../text/index.js';
 
 /** One line of what is bought beside the wood, for one box. */
 export interface HardwareLine {
   id: string;
   name: Text;
   quantity: number;
-  /** Lengths in ticks, what is poured in millilitres, what is cut out in square centimetres. */
-  unit: 'pieces' | 'ticks' | 'ml' | 'cm²';
+  /** Lengths in ticks, read by feet or metres where they are long; what is poured in millilitres, what is cut out in square centimetres. */
+  unit: 'pieces' | 'ticks' | 'metres' | 'ml' | 'cm²';
   /** From which joints, holes or faces the quantity comes. */
   why: Text;
   /** The name by inches, where it is sold so. */
@@ -24,6 +24,8 @@ export function amountOf({ quantity, unit }: HardwareLine, boxes: number): Text 
       return text`${amount}`;
     case 'ticks':
       return text`${ofLength(amount)}`;
+    case 'metres':
+      return text`${ofHeight(amount)}`;
     case 'ml':
       return text`${ofLiquid(amount)}`;
     case 'cm²':

@@ -179,20 +179,6 @@ export const CHOICES = {
       ['rough', 'rough sawn', 'Every roosting face is rough from the saw.'],
     ]),
   }),
-  ...about('Hanging', {
-    hang: oneOf(
-      'Partitions hang',
-      [
-        ['passage', 'under a passage', 'Level below; bats change crevice under the roof.'],
-        [
-          'flush',
-          'flush above, uneven below',
-          'Each ends lower than the one before it, so that bats land and climb to each.',
-        ],
-      ],
-      { applies: hasPartitions, picture: 'section', highlights: ['partition'], meant: 'passage' },
-    ),
-  }),
   ...about('Making', { ...COMMON_CHOICES }),
 };
 

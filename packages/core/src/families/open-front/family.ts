@@ -20,22 +20,20 @@ import { roomFor } from '../common/room.js';
 import { BATTEN_ROLE, CORNERS } from '../common/sheet-sticks.js';
 import { defineFamily } from '../define-family.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
+import { BODY_ROLES, PLAIN, type ShellPlan } from '../slant-roof/declared.js';
+import { heightsFor } from '../slant-roof/defaults-for.js';
+import { shellDimensions } from '../slant-roof/dimensions.js';
 import {
-  BODY_ROLES,
   DRIP,
   LOWER_EDGES,
-  PLAIN,
   ROOF_FIXED,
   ROOF_GRAIN,
   ROOF_REAR,
   ROUGH_FACE_OPEN,
-  SHELL_SIZES,
-  type ShellPlan,
   SLOPE_BY,
   WALLS,
-} from '../slant-roof/declared.js';
-import { heightsFor } from '../slant-roof/defaults-for.js';
-import { shellDimensions } from '../slant-roof/dimensions.js';
+} from '../slant-roof/questions.js';
+import { SHELL_SIZES } from '../slant-roof/sizes.js';
 
 const SIZES = {
   ...SHELL_SIZES,

@@ -187,7 +187,7 @@ export const CHOICES = {
         ['none', 'nothing', 'It hangs flat.'],
         ['board', 'a board', 'It keeps the box off the bark; one screw through it steadies it.'],
       ],
-      { picture: 'section', highlights: ['standoff'], meant: 'none' },
+      { picture: 'section', highlights: ['low-board'], meant: 'none' },
     ),
     hang: oneOf('Hung by', [
       ['screws', 'coach screws through the back', 'On a beam or a trunk, over a batten.'],
@@ -217,7 +217,7 @@ export const CHOICES = {
         ['none', 'nothing', 'For owls whose young stay in until they fly.'],
         ['rod', 'a perch', 'Two strips and a rod between, for owls whose young walk out.'],
       ],
-      { picture: 'section', highlights: ['perch', 'arm'], meant: 'none' },
+      { picture: 'section', highlights: ['perch-rod', 'perch-strip'], meant: 'none' },
     ),
   }),
   ...about('Making', { ...COMMON_CHOICES }),
@@ -237,9 +237,9 @@ export const ROLES = {
   platform: { label: 'Platform', applies: withPlatform },
   bearer: { label: 'Platform bearer', stick: [38, 38], applies: withPlatform },
   rim: { label: 'Rim batten', stick: [19, 25], applies: withRim },
-  arm: { label: 'Perch strip', stick: [19, 38], applies: withPerch },
-  perch: { label: 'Perch rod', stick: [25, 25], applies: withPerch },
-  standoff: { label: 'Low board behind', applies: stoodOff },
+  'perch-strip': { label: 'Perch strip', stick: [19, 38], applies: withPerch },
+  'perch-rod': { label: 'Perch rod', stick: [25, 25], applies: withPerch },
+  'low-board': { label: 'Low board behind', applies: stoodOff },
   ladder: LADDER_ROLE,
 } as const satisfies RoleDeclarations;
 

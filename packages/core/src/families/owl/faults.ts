@@ -40,7 +40,10 @@ function frameFaults(plan: OwlPlan, frame: OwlFrame): Fault[] {
     ...(choices.platform === 'platform' ? stickFaults(plan, 'bearer', sizes.frontHeight / 3) : []),
     ...(isRimmed(choices) ? stickFaults(plan, 'rim', sizes.platformDeep / 3) : []),
     ...(choices.perch === 'rod'
-      ? [...stickFaults(plan, 'arm', WIDEST_RUNG), ...stickFaults(plan, 'perch', WIDEST_RUNG)]
+      ? [
+          ...stickFaults(plan, 'perch-strip', WIDEST_RUNG),
+          ...stickFaults(plan, 'perch-rod', WIDEST_RUNG),
+        ]
       : []),
     ...(choices.grip === 'ladder' ? stickFaults(plan, 'ladder', WIDEST_RUNG) : []),
     fault(
@@ -87,8 +90,8 @@ function perchFaults(
 ): Fault[] {
   const { sizes, choices } = plan;
   if (choices.perch !== 'rod') return [];
-  const arm = stickOf(plan, 'arm');
-  const rod = stickOf(plan, 'perch');
+  const arm = stickOf(plan, 'perch-strip');
+  const rod = stickOf(plan, 'perch-rod');
   const reach = entrance.width / 2 + fromMm(8) + arm.thick;
   const under = roofAt(-t.front - Math.min(sizes.perchOut, sizes.overhangFront));
   return [

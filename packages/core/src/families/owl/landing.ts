@@ -89,21 +89,21 @@ const BESIDE = fromMm(8);
 /** Two strips out of the front beside the entrance, and a rod between their ends. */
 export function perch(plan: OwlPlan, frame: OwlFrame): Parts {
   if (plan.choices.perch !== 'rod') return NO_PARTS;
-  const arm = stickOf(plan, 'arm');
-  const rod = stickOf(plan, 'perch');
+  const arm = stickOf(plan, 'perch-strip');
+  const rod = stickOf(plan, 'perch-rod');
   const face = -frame.t.front;
   const out = face - plan.sizes.perchOut;
   const inner = frame.entrance.width / 2 + BESIDE;
   const top = frame.sill;
   const level = between('z', top - arm.wide, top);
   const arms = ([-1, 1] as const).map((sign): Draft => {
-    const id = sign < 0 ? 'arm-left' : 'arm-right';
+    const id = sign < 0 ? 'perch-strip-left' : 'perch-strip-right';
     const [from, to] = sign < 0 ? [-inner - arm.thick, -inner] : [inner, inner + arm.thick];
     return {
       ...STICK,
       id,
-      group: 'arm',
-      role: 'arm',
+      group: 'perch-strip',
+      role: 'perch-strip',
       thickness: arm.thick,
       solid: wood(
         solidInside([...between('x', from, to), ...between('y', out, face), ...level]),
@@ -116,8 +116,8 @@ export function perch(plan: OwlPlan, frame: OwlFrame): Parts {
   const middle = top - arm.wide / 2;
   const bar: Draft = {
     ...STICK,
-    id: 'perch',
-    role: 'perch',
+    id: 'perch-rod',
+    role: 'perch-rod',
     thickness: rod.thick,
     solid: wood(
       solidInside([
@@ -125,14 +125,14 @@ export function perch(plan: OwlPlan, frame: OwlFrame): Parts {
         ...between('y', out, out + rod.thick),
         ...between('z', middle - rod.wide / 2, middle + rod.wide / 2),
       ]),
-      'perch',
+      'perch rod',
     ),
     outsideNormal: [0, -1, 0],
     grainDirection: [1, 0, 0],
   };
   return {
     drafts: [...arms, bar],
-    joints: arms.flatMap(({ id }) => [...meet(id, 'front', 'screwed'), ...meet(id, 'perch')]),
+    joints: arms.flatMap(({ id }) => [...meet(id, 'front', 'screwed'), ...meet(id, 'perch-rod')]),
   };
 }
 
@@ -140,13 +140,13 @@ export function perch(plan: OwlPlan, frame: OwlFrame): Parts {
 export function standoff(plan: OwlPlan, frame: OwlFrame): Parts {
   if (plan.choices.standoff !== 'board') return NO_PARTS;
   const { half, t, depth, bottom, over } = frame;
-  const { thickness } = plan.wood.standoff;
+  const { thickness } = plan.wood['low-board'];
   const [left, right] = over ? [half + t.left, half + t.right] : [half, half];
   const rear = depth + t.back;
   const board: Draft = {
     ...STICK,
-    id: 'standoff',
-    role: 'standoff',
+    id: 'low-board',
+    role: 'low-board',
     thickness,
     solid: wood(
       solidInside([
@@ -154,10 +154,10 @@ export function standoff(plan: OwlPlan, frame: OwlFrame): Parts {
         ...between('y', rear, rear + thickness),
         ...between('z', bottom, bottom + plan.sizes.standoffHigh),
       ]),
-      'standoff',
+      'low-board',
     ),
     outsideNormal: [0, 1, 0],
     grainDirection: [1, 0, 0],
   };
-  return { drafts: [board], joints: meet('standoff', 'back', 'screwed') };
+  return { drafts: [board], joints: meet('low-board', 'back', 'screwed') };
 }

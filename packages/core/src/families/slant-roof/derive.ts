@@ -4,8 +4,9 @@ import { keepsOutside } from '../../plan/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
 import { pivotDerived } from '../common/hung-wall.js';
 import { swingWidth } from '../common/play.js';
-import { isAgainstBack, type ShellPlan } from './declared.js';
+import type { ShellPlan } from './declared.js';
 import type { Frame, Swing, Thicknesses } from './frame.js';
+import { isAgainstBack } from './when.js';
 
 /** Room and sides, from the boards' thicknesses. */
 function widths({ sizes, choices }: ShellPlan, frame: Frame): Derived[] {

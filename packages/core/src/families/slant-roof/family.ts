@@ -15,10 +15,11 @@ import { NEST_CAUTIONS } from '../common/cautions.js';
 import { roomFor } from '../common/room.js';
 import { defineFamily } from '../define-family.js';
 import { cutShell } from './cut-shell.js';
-import { CHOICES, NOT_TRIMMED, ROLES, SIZES, type SlantRoofPlan } from './declared.js';
+import { CHOICES, ROLES, type SlantRoofPlan } from './declared.js';
 import { heightsFor } from './defaults-for.js';
 import { entranceDimensions, shellDimensions } from './dimensions.js';
 import type { WayIn } from './frame.js';
+import { NOT_TRIMMED, SIZES } from './sizes.js';
 
 const wayInOf = (plan: SlantRoofPlan): WayIn =>
   plan.choices.entrance === 'slot'

@@ -4,9 +4,10 @@ import { ofAngle, ofLength, type Text, text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
 import { gripFaults } from '../common/grip.js';
 import { sheetStickFaults, thinSwingFaults } from '../common/sheet-sticks.js';
-import { isAgainstBack, type ShellPlan } from './declared.js';
+import type { ShellPlan } from './declared.js';
 import { bevelRise, type Frame, LEAST_ROOM, roofAt, sideAxis } from './frame.js';
 import { mountFaults } from './mount.js';
+import { isAgainstBack } from './when.js';
 
 /** Wood over a pivot in the front. Common practice, no source. */
 const PIVOT_IN = fromMm(12);

@@ -4,8 +4,9 @@ import type { Refusal } from '../../plan/index.js';
 import type { Vec3 } from '../../solid/index.js';
 import { ofLength, text } from '../../text/index.js';
 import { refusalsOf } from '../common/entrance.js';
-import { isAgainstBack, type ShellPlan } from './declared.js';
+import type { ShellPlan } from './declared.js';
 import { type Frame, roofAt } from './frame.js';
+import { isAgainstBack } from './when.js';
 
 /** A rod's hole lies so far under the roof, inside; wood round such holes. Common practice, no source. */
 const UNDER_ROOF = fromMm(50);

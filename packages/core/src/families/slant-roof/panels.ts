@@ -15,10 +15,11 @@ import { type GripWall, gripFeatures } from '../common/grip.js';
 import { roundHoles } from '../common/holes.js';
 import { type HungHole, hungFeatures } from '../common/hung-wall.js';
 import { slopedRoof, underSlopedRoof } from '../common/sloped-roof.js';
-import { backWider, isAgainstBack, type ShellPlan } from './declared.js';
+import { backWider, type ShellPlan } from './declared.js';
 import { type Frame, roofAt } from './frame.js';
 import { dripFeatures, grooveFeature } from './grooves.js';
 import { mountFeatures } from './mount.js';
+import { isAgainstBack } from './when.js';
 
 /** A frame with what is bored in its walls. */
 export interface Shell {

@@ -7,18 +7,9 @@ import { ENTRANCE_SIZES, entranceShape, entranceTo, refusalsOf } from '../common
 import { DRAIN_NOT_CLIPPED, FLOOR_AT, FLOOR_SIZES } from '../common/floor.js';
 import { GRIP, GRIP_SIZES, LADDER_ROLE } from '../common/grip.js';
 import { hungChoices, hungSizes } from '../common/hung-wall.js';
-import {
-  BODY_ROLES,
-  FRONT_SWINGS,
-  OPENS_AT,
-  PIVOT_BELOW,
-  PLAIN,
-  ROUGH_FACE,
-  SHELL_SIZES,
-  type ShellPlan,
-  VENT_SIZE,
-  VENTS,
-} from '../slant-roof/declared.js';
+import { BODY_ROLES, PLAIN, type ShellPlan } from '../slant-roof/declared.js';
+import { FRONT_SWINGS, OPENS_AT, ROUGH_FACE, VENTS } from '../slant-roof/questions.js';
+import { PIVOT_BELOW, SHELL_SIZES, VENT_SIZE } from '../slant-roof/sizes.js';
 
 const swings = ({ access }: Chosen): boolean => access === 'front';
 

@@ -39,20 +39,19 @@ import { ENTRANCE_SIZES } from '../common/entrance.js';
 import { roomFor } from '../common/room.js';
 import { defineFamily } from '../define-family.js';
 import { cutShell } from '../slant-roof/cut-shell.js';
+import { ROLES, CHOICES as SLANT_CHOICES } from '../slant-roof/declared.js';
+import { heightsFor } from '../slant-roof/defaults-for.js';
+import { entranceDimensions, shellDimensions } from '../slant-roof/dimensions.js';
 import {
   CLIMB_SIZES,
   MOUNT_SIZE,
   NOT_TRIMMED,
   PIVOT_BELOW,
-  ROLES,
   SHELL_SIZES,
-  CHOICES as SLANT_CHOICES,
   SWING_SIZES,
   TRAY_PLAY,
   VENT_SIZE,
-} from '../slant-roof/declared.js';
-import { heightsFor } from '../slant-roof/defaults-for.js';
-import { entranceDimensions, shellDimensions } from '../slant-roof/dimensions.js';
+} from '../slant-roof/sizes.js';
 
 const SIZES = {
   ...SHELL_SIZES,
