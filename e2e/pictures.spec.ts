@@ -15,6 +15,18 @@ test('pictures of every main view', async ({ page }) => {
   await page.goto('/new');
   await page.getByRole('button', { name: /Black-capped chickadee/ }).click();
   await page.screenshot({ path: path('start-a-batch') });
+  await page.getByRole('button', { name: 'From a sheet of sizes' }).click();
+  await page
+    .getByRole('region', { name: 'Sheet of panel sizes' })
+    .getByRole('textbox')
+    .fill(
+      '5/8 thick\n2 sides 5 1/2 x 10 3/8 to 9 1/2\nfront 4 1/4 x 9 1/2\nback 4 1/4 x 12 3/4\nfloor 4 5/8 x 4 1/4\nroof 7 x 7 3/4\nhole 1 1/8',
+    );
+  await page.getByRole('button', { name: 'Find the box' }).click();
+  await expect(page.getByRole('heading', { name: 'What these panels make' })).toBeVisible({
+    timeout: 60_000,
+  });
+  await page.screenshot({ path: path('from-a-sheet') });
   await page.goto('/rack');
   await page
     .locator('[data-board="Picket, knot at 31"]')
