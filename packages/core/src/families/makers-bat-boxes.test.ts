@@ -1,11 +1,18 @@
-import { describe, expect, test } from '@jest/globals';
-import { built, inches, near, panel, start, stops } from '../../test/makers.js';
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { boardsFor, built, inches, near, panel, start, stock, stops } from '../../test/makers.js';
+import { testSolver } from '../../test/solver.js';
+import type { LinearSolver } from '../layout/index.js';
 import { at, sum } from '../lists/index.js';
 import { fromInches } from '../measure/index.js';
 import type { Panel } from '../panels/index.js';
 import { checkBox } from './registry.js';
 
 /** Bat boxes as makers build them, from their makers' own numbers. Every figure is common practice, no source. */
+
+let solver: LinearSolver;
+beforeAll(async () => {
+  solver = await testSolver();
+});
 
 const lowest = (of: Panel): number =>
   Math.min(...at(of.instances, 0).solid.vertices.map(([, , z]) => z));
@@ -18,7 +25,7 @@ describe('a crevice box from two wide boards, its cheeks ripped to 8 in', () => 
       wood: () => ({ thickness: fromInches(0.75) }),
       sizes: {
         width: fromInches(11.25),
-        frontHeight: fromInches(24),
+        frontHeight: fromInches(22),
         cheekWidth: fromInches(8),
         ventAbove: fromInches(8),
         ventSize: fromInches(0.5),
@@ -81,6 +88,12 @@ describe('a crevice box from two wide boards, its cheeks ripped to 8 in', () => 
     );
     expect(screws).toEqual([3, 3, 3, 3, 3]);
     expect(sum(screws)).toBe(15);
+  });
+
+  test('the whole of it comes out of two 1 × 12 of 8 ft', () => {
+    const { plan } = box();
+    const wide = { ...stock('1x12', 11.25, 8, 3000), quantity: 2 };
+    expect(boardsFor(plan, 1, [wide], solver).boards).toEqual(['1x12', '1x12']);
   });
 
   test('scores every quarter inch; the crevices are deeper than the guides’, which warns and does not stop', () => {

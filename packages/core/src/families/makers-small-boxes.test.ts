@@ -287,8 +287,24 @@ describe('a box for parrots', () => {
   });
 });
 
+describe('a tube box for pardalotes', () => {
+  test('a pipe of 30 mm bore through the front, its hole as large as the pipe is outside', () => {
+    const { plan, box } = built(start('tube', 'black-capped-chickadee'), {
+      sizes: { bore: fromMm(30), pipeWall: fromMm(2), pipeOut: fromMm(80) },
+      angles: { pipeFall: 0 },
+    });
+    expect((box.fittings ?? []).find(({ kind }) => kind === 'pipe')).toMatchObject({
+      bore: fromMm(30),
+      outside: fromMm(34),
+    });
+    const hole = panel(box, 'front').features.find(({ kind }) => kind === 'entrance');
+    expect(hole).toMatchObject({ shape: 'round', diameter: fromMm(34) });
+    expect(stops(plan, box)).toEqual([]);
+  });
+});
+
 describe('a box of 15 mm softwood under a rubber hinge', () => {
-  test('hole 25, sill 125; the strip is hinge and cover, and the roof lifts', () => {
+  test('hole 25, sill 125, four eyes; the strip is hinge and cover, and the roof lifts', () => {
     const { plan, box } = built(start('slant-roof', 'blue-tit'), {
       wood: () => ({ thickness: fromMm(15), material: 'spruce' }),
       sizes: {
@@ -297,9 +313,10 @@ describe('a box of 15 mm softwood under a rubber hinge', () => {
         width: fromMm(110),
         depth: fromMm(120),
       },
-      choices: { roof: 'strip', access: 'roof', entranceTo: 'sill' },
+      choices: { roof: 'strip', access: 'roof', entranceTo: 'sill', mount: 'eyes' },
     });
     expect(at(box.cavities, 0).sill).toBe(fromMm(125));
+    expect((box.fittings ?? []).map(({ kind }) => kind)).toEqual(Array(4).fill('eye'));
     expect(
       box.joints.find(({ between }) => ['roof', 'back'].every((id) => between.includes(id)))?.kind,
     ).toBe('strip');

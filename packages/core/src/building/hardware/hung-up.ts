@@ -61,8 +61,9 @@ const HEAVY_KG = 4;
 
 /** What fixes it where the plan says that it hangs; nothing while that is not known, or where eyes or holes of its own are asked for. */
 export function fixingLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
-  const { place, choices } = plan;
-  if (place.on === null || choices.hang === 'eyes' || counted(box, 'mount') > 0) return [];
+  const { place } = plan;
+  const hasEyes = (box.fittings ?? []).some(({ kind }) => kind === 'eye');
+  if (place.on === null || hasEyes || counted(box, 'mount') > 0) return [];
   const { light, heavy, why } = FIXINGS[place.on];
   const kilograms = weightOf(plan, box);
   const isHeavy = kilograms >= HEAVY_KG;

@@ -10,6 +10,7 @@ import { shellFaults } from './faults.js';
 import { type Frame, frameOf, frontSill, type WayIn } from './frame.js';
 import { hungIn } from './hung.js';
 import { shellJoints } from './joints.js';
+import { eyesOf } from './mount.js';
 import { shellCavity, shellOpenings } from './openings.js';
 import { outerGripWall, type Shell, shellPanels, ventHoles } from './panels.js';
 
@@ -74,6 +75,7 @@ export function cutShell(plan: ShellPlan, wayIn: WayIn): Cut | readonly Refusal[
     joints: [...held.joints, ...rungs.flatMap(({ joints }) => joints)],
     openings: shellOpenings(shell),
     cavities: [shellCavity(frame)],
+    fittings: eyesOf(plan, frame),
     derived: derive(plan, frame),
   };
 }

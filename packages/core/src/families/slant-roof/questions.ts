@@ -2,17 +2,22 @@ import { oneOf } from '../../plan/index.js';
 import { BETWEEN_SIDES } from '../common/choices.js';
 
 export const MOUNT = oneOf(
-  'Holes in the back to hang it by',
+  'To hang it by, in the back',
   [
-    ['none', 'none', 'They are bored where it is hung.'],
+    ['none', 'nothing yet', 'Holes are bored where it is hung.'],
+    [
+      'eyes',
+      'four eyes and wire',
+      'Screw eyes near the back’s corners; wire over a strip of rubber, slackened as the tree grows.',
+    ],
     [
       'ends',
-      'one above, one below',
+      'a hole above, one below',
       'In what the back stands out above the roof and below the walls.',
     ],
     [
       'rod',
-      'one for a rod, one for a nail below',
+      'a hole for a rod, one for a nail below',
       'A threaded rod through back and post, high inside; a nail in the back’s lower end steadies it.',
     ],
   ],

@@ -11,4 +11,4 @@ export const isScored = ({ grip, outside }: Chosen): boolean =>
 export const isLaddered = ({ grip, outside }: Chosen): boolean =>
   grip === 'ladder' || outside === 'ladder';
 export const hasTray = ({ tray }: Chosen): boolean => tray === 'tray';
-export const isMounted = ({ mount }: Chosen): boolean => mount !== 'none';
+export const isMounted = ({ mount }: Chosen): boolean => mount === 'ends' || mount === 'rod';

@@ -189,7 +189,7 @@ export const tubeEntrance = defineFamily({
     return {
       ...made,
       drafts: made.drafts.map((draft) => bored(draft, plan)),
-      fittings: [pipeOf(plan)],
+      fittings: [...(made.fittings ?? []), pipeOf(plan)],
       derived: [...made.derived, ...derive(plan)],
     };
   },
