@@ -87,3 +87,31 @@ export const boardsFor = (plan: BoxPlan, boxes: number, boards: Stock[], solver:
 };
 export const stops = (plan: BoxPlan, box: PanelSet) =>
   checkBox(plan, box).filter(({ severity }) => severity === 'stop');
+
+/** Two metres and forty-four: an 8 ft board, and the long side of a sheet. */
+const LONG = fromInches(96);
+const SHEET_WIDE = fromInches(48);
+const WIDEST_BOARD = fromInches(11.25);
+
+/** Boards, sheets and sticks of just the woods that a plan names: eight feet long, as wide as it says, or the widest there is. */
+export function woodsOf({ wood }: BoxPlan): Stock[] {
+  const found = new Map<string, Stock>();
+  for (const [role, own] of Object.entries(wood)) {
+    const { thickness, material, faceA, faceB } = own;
+    const isPly = material === 'plywood';
+    const width = isPly ? SHEET_WIDE : (own.width ?? WIDEST_BOARD);
+    const key = [thickness, width, material, faceA, faceB].join();
+    if (found.has(key)) continue;
+    const price = Math.round((thickness * width) / 1e5);
+    found.set(key, {
+      ...stock(role, 1, 8, price),
+      ...{ thickness, width, material, faceA, faceB, length: LONG, grained: !isPly },
+      quantity: 12,
+    });
+  }
+  return [...found.values()];
+}
+
+/** Lays one box out on its woods: every panel finds its place, and the layout breaks no rule. Gives the boards touched. */
+export const laidOut = (plan: BoxPlan, solver: LinearSolver, more: readonly Stock[] = []): number =>
+  boardsFor(plan, 1, [...woodsOf(plan), ...more], solver).boards.length;

@@ -1,11 +1,22 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { boardsFor, built, inches, near, panel, start, stock, stops } from '../../test/makers.js';
+import {
+  boardsFor,
+  built,
+  inches,
+  laidOut,
+  near,
+  panel,
+  start,
+  stock,
+  stops,
+} from '../../test/makers.js';
 import { testSolver } from '../../test/solver.js';
+import { hardwareOf } from '../building/index.js';
 import type { LinearSolver } from '../layout/index.js';
 import { at, sum } from '../lists/index.js';
 import { fromInches } from '../measure/index.js';
 import type { Panel } from '../panels/index.js';
-import { checkBox } from './registry.js';
+import { buildBox, checkBox } from './registry.js';
 
 /** Bat boxes as makers build them, from their makers' own numbers. Every figure is common practice, no source. */
 
@@ -129,6 +140,7 @@ describe('a layered box of half-inch ply', () => {
       if (fastening && between.includes('roof'))
         expect(between.some((id) => id.startsWith('spacer'))).toBe(true);
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
   });
 });
 
@@ -162,6 +174,7 @@ describe('a pole bat box of half-inch ply on sticks', () => {
         sideTops: 'square',
         corners: 'sticks',
         niches: 'niches',
+        foot: 'rod',
         postTop: 'point',
         vents: 'none',
       },
@@ -177,6 +190,15 @@ describe('a pole bat box of half-inch ply on sticks', () => {
     );
     near(mitres, [75.96, 75.96], 0.01);
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
+  });
+
+  test('its foot takes a rod: the hole is said with its distances, the rod is bought', () => {
+    const { plan, box } = pole();
+    const made = buildBox(plan);
+    const hole = made.ok ? made.derived.find(({ id }) => id === 'rodHole') : undefined;
+    expect(hole?.value).toBe(plan.sizes.rodSize);
+    expect(hardwareOf(plan, box).map(({ id }) => id)).toContain('foot-rod');
   });
 
   test('niches 1 × 7, staggered in front and back, clear of each other and of the spacers', () => {

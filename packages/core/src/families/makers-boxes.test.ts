@@ -4,6 +4,7 @@ import {
   built,
   type Change,
   inches,
+  laidOut,
   near,
   panel,
   start,
@@ -232,6 +233,7 @@ describe('boxes straight from their boards', () => {
     const clipped = panel(box, 'floor').edges.filter(({ mitre }) => Math.abs(mitre - 45) < 1e-6);
     expect(clipped).toHaveLength(4);
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
     const used = boardsFor(
       plan,
       1,
@@ -262,6 +264,7 @@ describe('boxes straight from their boards', () => {
     for (const each of box.panels)
       expect(measuresOf(each).blankWidth).toBeLessThanOrEqual(fromMm(145));
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
     const board = stock('', 0, 1, 80);
     const used = boardsFor(
       plan,

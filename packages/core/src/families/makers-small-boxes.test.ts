@@ -1,5 +1,15 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { boardsFor, built, inches, near, panel, start, stock, stops } from '../../test/makers.js';
+import {
+  boardsFor,
+  built,
+  inches,
+  laidOut,
+  near,
+  panel,
+  start,
+  stock,
+  stops,
+} from '../../test/makers.js';
 import { testSolver } from '../../test/solver.js';
 import { fitOffers } from '../advice/index.js';
 import { STANDARD_SAW } from '../job/index.js';
@@ -79,6 +89,7 @@ describe('a picket box under a planed roof, with a tray', () => {
   test('it breaks no rule that stops, and comes off one picket and a short piece of 1 × 8', () => {
     const { plan, box } = picket();
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
     const picketBoard = { ...stock('picket', 5.5, 6, 340), thickness: fromInches(5 / 8) };
     expect(boardsFor(plan, 1, [picketBoard, stock('1x8', 7.25, 1, 300)], solver)).toEqual({
       boards: ['1x8', 'picket'],
@@ -120,6 +131,7 @@ describe('a box of recycled fence boards with a lip', () => {
       );
     }
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
   });
 
   test('two locking screws, one through the front and one through the back, square to it', () => {
@@ -214,6 +226,7 @@ describe('a whole box out of one 1 × 6', () => {
     expect(outsides).toContain('back any rough');
     expect(outsides).toContain('front rough any');
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
   });
 
   test('it fits in 60 in with its kerfs', () => {
@@ -253,6 +266,7 @@ describe('an open front under a roof let in at 15°, back and roof wider than th
     if (groove?.kind !== 'groove') throw new Error('no groove');
     near([groove.tilt ?? 0, groove.depth / 8128], [15, 0.25]);
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
   });
 });
 
@@ -284,6 +298,7 @@ describe('a box for parrots', () => {
       near(apart(role), Array(wanted - 1).fill(60));
     }
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
   });
 });
 
@@ -300,6 +315,7 @@ describe('a tube box for pardalotes', () => {
     const hole = panel(box, 'front').features.find(({ kind }) => kind === 'entrance');
     expect(hole).toMatchObject({ shape: 'round', diameter: fromMm(34) });
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
   });
 });
 
@@ -321,6 +337,7 @@ describe('a box of 15 mm softwood under a rubber hinge', () => {
       box.joints.find(({ between }) => ['roof', 'back'].every((id) => between.includes(id)))?.kind,
     ).toBe('strip');
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
   });
 });
 
@@ -360,6 +377,7 @@ describe('half-inch ply on battens', () => {
       if (role !== 'batten') expect([id, screws >= 6]).toEqual([id, true]);
     }
     expect(stops(plan, box)).toEqual([]);
+    expect(laidOut(plan, solver)).toBeGreaterThan(0);
   });
 
   test('the same without battens is refused, and so is a door of it on pivots', () => {

@@ -3,7 +3,7 @@ import type { BoxPlan } from '../../plan/index.js';
 import { caulkLines, coverLines, finishLines, meshLine, plateLines } from './covered.js';
 import { fastenerLines, layerLines } from './fastened.js';
 import { glueLines } from './glued.js';
-import { fittingLines, fixingLines, mountLines } from './hung-up.js';
+import { fittingLines, fixingLines, footLines, mountLines } from './hung-up.js';
 import type { HardwareLine } from './line.js';
 import { hingeLines, hungLines, stripLines } from './moving.js';
 
@@ -17,6 +17,7 @@ export const hardwareOf = (plan: BoxPlan, box: PanelSet): HardwareLine[] => [
   ...meshLine(box),
   ...fittingLines(box),
   ...mountLines(plan, box),
+  ...footLines(plan),
   ...fixingLines(plan, box),
   ...glueLines(plan, box),
   ...caulkLines(plan, box),

@@ -27,6 +27,20 @@ export const fittingLines = ({ fittings = [] }: PanelSet): HardwareLine[] => [
   }),
 ];
 
+/** A rod in the foot of a post. */
+export const footLines = ({ sizes, choices }: BoxPlan): HardwareLine[] =>
+  choices.foot === 'rod'
+    ? [
+        {
+          id: 'foot-rod',
+          name: text`Steel rod, ${ofLength(sizes.rodSize ?? 0)} thick`,
+          quantity: 1,
+          unit: 'pieces',
+          why: text`${ofLength(sizes.rodDeep ?? 0)} of it up into the post’s foot, the rest in the ground.`,
+        },
+      ]
+    : [];
+
 /** How a box is fixed where it hangs: a light one, and one that takes coach screws. Common practice, no source. */
 interface Fixing {
   light: string;
@@ -61,9 +75,10 @@ const HEAVY_KG = 4;
 
 /** What fixes it where the plan says that it hangs; nothing while that is not known, or where eyes or holes of its own are asked for. */
 export function fixingLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
-  const { place } = plan;
+  const { place, choices } = plan;
   const hasEyes = (box.fittings ?? []).some(({ kind }) => kind === 'eye');
-  if (place.on === null || hasEyes || counted(box, 'mount') > 0) return [];
+  const stands = choices.foot === 'rod';
+  if (place.on === null || hasEyes || stands || counted(box, 'mount') > 0) return [];
   const { light, heavy, why } = FIXINGS[place.on];
   const kilograms = weightOf(plan, box);
   const isHeavy = kilograms >= HEAVY_KG;

@@ -70,6 +70,20 @@ const cavityAt = ({ half, crevice, eaves, apex }: PoleFrame, y: number): Cavity 
   ridge: apex,
 });
 
+/** The hole up into the post's foot, where it stands on a rod. */
+function footDerived({ sizes, choices }: PolePlan, { post }: PoleFrame): Derived[] {
+  if (choices.foot !== 'rod') return [];
+  return [
+    {
+      id: 'rodHole',
+      label: 'Hole in the post’s foot',
+      kind: 'length',
+      value: sizes.rodSize,
+      why: text`Bored ${ofLength(sizes.rodDeep)} up into the end grain, ${ofLength(post.x / 2)} and ${ofLength(post.y / 2)} from its edges: the rod’s ${ofLength(sizes.rodSize)}.`,
+    },
+  ];
+}
+
 function derive({ sizes, choices }: PolePlan, frame: PoleFrame): Derived[] {
   const isOver = choices.walls === 'over';
   const { t, crevice, spacer, outer, pitch, half } = frame;
@@ -145,6 +159,6 @@ export function build(plan: PolePlan): Cut | readonly Refusal[] {
       ...roundOpenings('vent-hole', ventsOf(plan, frame), sizes.ventSize, ACROSS),
     ],
     cavities: [cavityAt(frame, 0), cavityAt(frame, depth - crevice)],
-    derived: derive(plan, frame),
+    derived: [...derive(plan, frame), ...footDerived(plan, frame)],
   };
 }

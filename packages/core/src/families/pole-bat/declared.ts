@@ -13,6 +13,7 @@ import { RIDGE } from '../common/ridge.js';
 import { ROOST_SPACING_MM } from '../common/roost-scores.js';
 
 const isOnSticks = ({ corners }: Chosen): boolean => corners === 'sticks';
+const hasRod = ({ foot }: Chosen): boolean => foot === 'rod';
 const hasNiches = ({ niches }: Chosen): boolean => niches === 'niches';
 
 export const SIZES = {
@@ -41,6 +42,14 @@ export const SIZES = {
       ({ postTop }) => postTop === 'point',
     ),
     178,
+  ),
+  rodSize: since(
+    length('Rod for the post’s foot', 8, 40, 16, 'Its hole is bored as wide.', hasRod),
+    16,
+  ),
+  rodDeep: since(
+    length('Hole for the rod, deep', 60, 600, 200, 'Up into the end grain, in the middle.', hasRod),
+    200,
   ),
   nicheDeep: since(
     length('Roosting niches, deep', 8, 40, 25, 'Sawn into opposite faces of the post.', hasNiches),
@@ -139,6 +148,18 @@ export const CHOICES = {
     ]),
   }),
   ...about('Post', {
+    foot: oneOf(
+      'The post’s foot',
+      [
+        ['plain', 'plain', 'Bolted or strapped to a pole, or set in the ground.'],
+        [
+          'rod',
+          'takes a rod',
+          'A hole up into its end grain for a steel rod that stands in the ground.',
+        ],
+      ],
+      { meant: 'plain' },
+    ),
     niches: oneOf(
       'Niches in the post',
       [

@@ -86,6 +86,8 @@ export const poleBat = defineFamily({
   notTrimmed: [
     'notch',
     'postPoint',
+    'rodSize',
+    'rodDeep',
     'nicheDeep',
     'nicheLong',
     'scoreSpacing',

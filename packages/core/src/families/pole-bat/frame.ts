@@ -120,6 +120,16 @@ function postFaults(
       text`The point begins below the upper spacers, which are screwed to the post. Make it lower, or the tube higher.`,
     ),
     fault(
+      choices.foot === 'rod' && sizes.rodSize > Math.min(post.x, post.y) / 3,
+      'rodSize',
+      text`A rod so thick leaves too little of the post round it. Take a thinner one, or a thicker post.`,
+    ),
+    fault(
+      choices.foot === 'rod' && sizes.rodDeep > sizes.postBelow,
+      'rodDeep',
+      text`The rod would reach up into the tube. Bore less deep, or let the post stand out further below.`,
+    ),
+    fault(
       choices.niches === 'niches' && sizes.nicheDeep > post.y / 3,
       'nicheDeep',
       text`The niches leave too little of the post. Make them shallower.`,
