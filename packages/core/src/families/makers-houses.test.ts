@@ -1,11 +1,13 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
+import { expectSound } from '../../test/boxes.js';
 import { built, laidOut, near, panel, start, stops } from '../../test/makers.js';
 import { testSolver } from '../../test/solver.js';
 import { layoutJob, STANDARD_SAW } from '../job/index.js';
 import type { LinearSolver } from '../layout/index.js';
-import { at } from '../lists/index.js';
+import { at, sum } from '../lists/index.js';
 import { fromInches, fromMm } from '../measure/index.js';
 import { measuresOf, stavesOf } from '../panels/index.js';
+import { buildBox } from './registry.js';
 
 /** Houses of many rooms and log boxes as makers build them. Every figure is common practice, no source. */
 
@@ -66,6 +68,45 @@ describe('a martin house of twelve rooms 7 × 6 × 12, in two halves back to bac
     expect(stavesOf(floor, fromInches(9.25))?.length).toBeGreaterThan(1);
     expect(stops(plan, box)).toEqual([]);
     expect(laidOut(plan, solver)).toBeGreaterThan(0);
+  });
+});
+
+describe('a house whose skin is half-inch ply', () => {
+  const skin = (corners: string) => {
+    const from = start('colony', 'purple-martin');
+    const ply = {
+      thickness: fromInches(0.5),
+      material: 'plywood',
+      grade: 'exterior',
+      faceA: 'planed',
+      faceB: 'planed',
+    } as const;
+    const SKIN = ['front', 'back', 'side-left', 'side-right', 'roof'];
+    const wood = Object.fromEntries(
+      Object.entries(from.wood).map(([role, own]) => [
+        role,
+        SKIN.includes(role) ? { ...own, ...ply } : own,
+      ]),
+    );
+    return { ...from, wood, choices: { ...from.choices, corners, sides: 'one', grip: 'kerfs' } };
+  };
+
+  test('sticks in the outer corners of each row take its screws; without them it is refused', () => {
+    const plan = skin('sticks');
+    const made = buildBox(plan);
+    if (!made.ok) throw new Error(JSON.stringify(made.refusals));
+    expectSound(made.box);
+    const { box } = made;
+    const thin = new Set(
+      box.panels.filter(({ thickness }) => thickness === fromInches(0.5)).map(({ id }) => id),
+    );
+    for (const { between, fastening } of box.joints)
+      if (fastening) expect(between.every((id) => thin.has(id))).toBe(false);
+    const rows = new Set(box.cavities.map(({ origin }) => origin[2])).size;
+    const sticks = box.panels.filter(({ role }) => role === 'batten');
+    expect(sum(sticks.map(({ instances }) => instances.length))).toBe(4 * rows);
+    const bare = buildBox(skin('edges'));
+    expect(bare.ok ? '' : at(bare.refusals, 0).field).toMatch(/^wood\./);
   });
 });
 

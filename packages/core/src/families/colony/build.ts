@@ -28,6 +28,7 @@ import {
   type RowPanel,
   roof,
 } from './panels.js';
+import { cornerUprights } from './uprights.js';
 
 interface Parts {
   fronts: readonly Draft[];
@@ -41,20 +42,23 @@ interface Parts {
 /** Walls round the house, to its ends, its floors and its roof. */
 function outerJoints(
   { fronts, backs, ends, floors: levels }: Parts,
-  byRoof: boolean,
+  { byRoof, onSticks }: { byRoof: boolean; onSticks: boolean },
 ): JointDraft[] {
   const frontHeld: JointKind = byRoof ? 'butt' : 'screwed';
-  const roofHeld: JointKind = byRoof ? 'screwed' : 'butt';
+  const roofed: JointKind = byRoof ? 'screwed' : 'butt';
+  // Sticks in the corners hold a skin of sheet, whose panels only touch each other.
+  const roofHeld: JointKind = onSticks ? 'loose' : roofed;
+  const skin = (kind: JointKind): JointKind => (onSticks ? 'loose' : kind);
   const toAll = (id: string, to: readonly Draft[], kind?: JointKind) =>
     to.flatMap((each) => meet(id, each.id, kind));
   return [
     ...fronts.flatMap(({ id }) => [
-      ...toAll(id, ends, frontHeld),
+      ...toAll(id, ends, skin(frontHeld)),
       ...toAll(id, levels, frontHeld),
-      ...meet('roof', id, byRoof ? 'screwed' : 'loose'),
+      ...meet('roof', id, byRoof ? skin('screwed') : 'loose'),
     ]),
     ...backs.flatMap(({ id }) => [
-      ...toAll(id, ends),
+      ...toAll(id, ends, skin('butt')),
       ...toAll(id, levels),
       ...meet('roof', id, roofHeld),
     ]),
@@ -158,6 +162,7 @@ export function build(plan: ColonyPlan): Cut | readonly Refusal[] {
     partitions: partitions(frame),
   };
   const byRoof = plan.choices.access === 'roof';
+  const held = cornerUprights(plan, frame);
   const house: Cut = {
     drafts: [
       ...parts.fronts,
@@ -166,9 +171,14 @@ export function build(plan: ColonyPlan): Cut | readonly Refusal[] {
       ...parts.floors,
       ...parts.middles.map(({ draft }) => draft),
       ...parts.partitions.map(({ draft }) => draft),
+      ...held.drafts,
       roof(plan, frame),
     ],
-    joints: [...outerJoints(parts, byRoof), ...innerJoints(parts, frame, byRoof)],
+    joints: [
+      ...outerJoints(parts, { byRoof, onSticks: frame.sticks !== null }),
+      ...innerJoints(parts, frame, byRoof),
+      ...held.joints,
+    ],
     openings: openingsOf(plan, frame),
     cavities: cavitiesOf(frame),
     derived: derive(plan, frame),

@@ -10,6 +10,7 @@ import {
 import { COMMON_CHOICES, GRIP_BY } from '../common/choices.js';
 import { entranceTo } from '../common/entrance.js';
 import { GRIP_PLAIN, scoreSizes } from '../common/grip.js';
+import { BATTEN_ROLE } from '../common/sheet-sticks.js';
 
 export const SIZES = {
   roomWidth: length('Each room, wide', 80, 400, 152, 'Between partitions.'),
@@ -71,6 +72,20 @@ const counted = <const O extends string>(
     { picture },
   );
 
+/** How the outer skin of a house is held; floors and partitions are its frame. */
+const SKIN = oneOf(
+  'Fronts, back and ends are held',
+  [
+    ['edges', 'edge to face', 'Fastened through into each other’s edges.'],
+    [
+      'sticks',
+      'by sticks in the corners',
+      'For a skin of thin sheet, which takes no screw in its edge; floors and partitions stay of boards.',
+    ],
+  ],
+  { picture: 'plan', highlights: ['batten'], meant: 'edges' },
+);
+
 export const CHOICES = {
   ...about('Roof', {
     roof: oneOf(
@@ -83,6 +98,7 @@ export const CHOICES = {
     ),
   }),
   ...about('Walls', {
+    corners: SKIN,
     sides: oneOf(
       'Faces',
       [
@@ -140,6 +156,7 @@ export const ROLES = {
   partition: { label: 'Partition', applies: (s) => s.columns !== '1' },
   middle: { label: 'Wall between', applies: (s) => s.sides === 'two' },
   roof: { label: 'Roof', kind: 'roof' },
+  batten: BATTEN_ROLE,
   frame: { label: 'Frame stick', stick: [89, 38], applies: (s) => s.sides === 'halves' },
 } as const satisfies RoleDeclarations;
 

@@ -4,6 +4,7 @@ import type { Vec3 } from '../../solid/index.js';
 import { text } from '../../text/index.js';
 import { entranceFaults, refusalsOf } from '../common/entrance.js';
 import { gripFaults } from '../common/grip.js';
+import { type StickSize, stickSize } from '../common/sheet-sticks.js';
 import type { ColonyPlan } from './declared.js';
 
 /** A vent's middle stands this far from the partition. */
@@ -39,6 +40,8 @@ export interface ColonyFrame {
   levels: readonly number[];
   rooms: readonly Room[];
   entrance: Entrance;
+  /** Battens in the outer corners; null where panels are fastened edge to face. */
+  sticks: StickSize | null;
   /** Of a vent's middle over the floor. */
   ventHeight: number;
   roofAt: (y: number) => number;
@@ -104,6 +107,7 @@ export function frameOf(plan: ColonyPlan): ColonyFrame {
     levels,
     rooms,
     entrance: entranceOfRoom(plan),
+    sticks: stickSize(choices.corners, plan.wood.batten),
     // Low enough for the front's outer face, which ends lower under a roof that falls to it.
     ventHeight: h - t.front * tan(slope) - ventSize / 2 - fromMm(10),
     roofAt: (y) => (rows - 1) * storey + h + y * tan(slope),
@@ -112,8 +116,8 @@ export function frameOf(plan: ColonyPlan): ColonyFrame {
 }
 
 /** The middle of a room's vent, in the wall at `y`. */
-export const ventAt = ({ w, ventHeight }: ColonyFrame, room: Room, y: number): Vec3 => [
-  room.x + w / 2 - VENT_IN,
+export const ventAt = ({ w, ventHeight, sticks }: ColonyFrame, room: Room, y: number): Vec3 => [
+  room.x + w / 2 - VENT_IN - (sticks?.wide ?? 0),
   y,
   room.z + ventHeight,
 ];
@@ -130,9 +134,10 @@ export const drainsOf = ({ faces, columns, xOf, w, d, depth }: ColonyFrame, z: n
 export function colonyFaults(plan: ColonyPlan, frame: ColonyFrame): Refusal[] {
   const { sizes, choices } = plan;
   const { entrance, w, d, h, rows, ventHeight } = frame;
-  const apart = Math.hypot(w / 2 - VENT_IN, ventHeight - entrance.centre);
+  const wide = frame.sticks?.wide ?? 0;
+  const apart = Math.hypot(w / 2 - VENT_IN - wide, ventHeight - entrance.centre);
   return [
-    ...entranceFaults(entrance, h, w),
+    ...entranceFaults(entrance, h, w - 2 * wide),
     ...gripFaults(plan, undefined),
     ...refusalsOf([
       {
@@ -144,6 +149,13 @@ export function colonyFaults(plan: ColonyPlan, frame: ColonyFrame): Refusal[] {
         when: sizes.drainSize > Math.min(w, d) / 3,
         field: 'drainSize',
         message: text`Drains this large leave hardly a floor.`,
+      },
+      {
+        when:
+          frame.sticks !== null &&
+          (wide === 0 || Math.max(wide, frame.sticks.deep) > Math.min(w, d) / 3),
+        field: 'wood.batten',
+        message: text`Choose sticks for the corners whose width is known, no larger than a third of a room.`,
       },
       {
         when: choices.sides === 'halves' && !plan.wood.frame.width,

@@ -37,7 +37,7 @@ function roomFeatures(
   const wall: GripWall = {
     panel: frontId(room.face),
     x: room.x,
-    half: w / 2,
+    half: w / 2 - (frame.sticks?.wide ?? 0),
     y: inner,
     floor: room.z,
     sill: sillOf(entrance),
@@ -146,7 +146,7 @@ export const floors = (plan: ColonyPlan, frame: ColonyFrame): Draft[] =>
   });
 
 /** From a row's floors to what is over them. */
-const storey = (frame: ColonyFrame, row: number): HalfSpace[] => {
+export const storey = (frame: ColonyFrame, row: number): HalfSpace[] => {
   const z = at(frame.levels, row);
   return [atLeast('z', z), row === frame.rows - 1 ? underRoof(frame) : atMost('z', z + frame.h)];
 };
