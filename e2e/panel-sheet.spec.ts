@@ -20,6 +20,9 @@ test('a sheet of panel sizes is turned into a box, and its contradiction is said
   await sheet.getByLabel('For whom').selectOption({ label: 'Black-capped chickadee' });
   await expect(sheet).toContainText('How thick is the wood');
   await sheet.getByRole('textbox').fill(SHEET);
+  await page.getByRole('button', { name: 'From an animal' }).click();
+  await page.getByRole('button', { name: 'From a sheet of sizes' }).click();
+  await expect(sheet.getByRole('textbox')).toHaveValue(SHEET);
   await sheet.getByRole('button', { name: 'Find the box' }).click();
   await expect(page.getByRole('heading', { name: 'What these panels make' })).toBeVisible({
     timeout: 60_000,

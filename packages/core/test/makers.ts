@@ -1,4 +1,4 @@
-import { expect } from '@jest/globals';
+import { beforeAll, expect } from '@jest/globals';
 import { animalById } from '../src/animals/index.js';
 import { buildBox, checkBox, familyById } from '../src/families/index.js';
 import { layoutJob, STANDARD_SAW, type Stock } from '../src/job/index.js';
@@ -8,8 +8,16 @@ import { fromInches } from '../src/measure/index.js';
 import { measuresOf, type Panel, type PanelSet } from '../src/panels/index.js';
 import type { BoxPlan, PanelWood } from '../src/plan/index.js';
 import { expectSound, planFor } from './boxes.js';
+import { testSolver } from './solver.js';
 
 /** Boxes built from their makers' own numbers, read back in inches, and laid out on their boards. */
+
+let solver: LinearSolver;
+beforeAll(async () => {
+  solver = await testSolver();
+});
+/** The solver that boxes are laid out with, there once a test runs. */
+export const makersSolver = (): LinearSolver => solver;
 
 export const start = (family: string, animal: string): BoxPlan =>
   planFor(must(familyById(family), family), must(animalById(animal), animal));
@@ -71,7 +79,7 @@ export const stock = (id: string, width: number, feet: number, price: number): S
 });
 
 /** The boards that so many of them take; the layout stands, and nothing is left over. */
-export const boardsFor = (plan: BoxPlan, boxes: number, boards: Stock[], solver: LinearSolver) => {
+export const boardsFor = (plan: BoxPlan, boxes: number, boards: Stock[]) => {
   const saw = { ...STANDARD_SAW, kerf: fromInches(1 / 8) };
   const made = layoutJob({ name: '', plan, boxes, stock: boards, saw, seconds: 5, pinned: [] });
   if (!made.ok) throw new Error('no job');
@@ -113,5 +121,4 @@ export function woodsOf({ wood }: BoxPlan): Stock[] {
 }
 
 /** Lays one box out on its woods: every panel finds its place, and the layout breaks no rule. Gives the boards touched. */
-export const laidOut = (plan: BoxPlan, solver: LinearSolver, more: readonly Stock[] = []): number =>
-  boardsFor(plan, 1, [...woodsOf(plan), ...more], solver).boards.length;
+export const laidOut = (plan: BoxPlan): number => boardsFor(plan, 1, woodsOf(plan)).boards.length;

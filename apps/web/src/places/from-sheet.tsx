@@ -31,11 +31,16 @@ floor 4 x 4
 roof 7 x 8
 hole 1 1/8`;
 
+/** What is typed stays through a reload, and while an animal is looked at instead. */
+const KEPT = { text: 'sheet of sizes', animal: 'sheet of sizes, for whom' };
+
 /** What is typed into a sheet, and the boxes that it can mean. */
 export function useSheet(chosen: Animal | null) {
   const { style } = useUnits();
-  const [text, setText] = useState('');
-  const [animalId, setAnimalId] = useState(chosen?.id ?? '');
+  const [text, setText] = useState(() => sessionStorage.getItem(KEPT.text) ?? '');
+  const [animalId, setAnimalId] = useState(
+    () => chosen?.id ?? sessionStorage.getItem(KEPT.animal) ?? '',
+  );
   const [desk] = useState(() => new OneAnswer<SheetQuestion, DrawnFit[]>(hire));
   useEffect(() => desk.stop, [desk]);
   const state = useSyncExternalStore(desk.subscribe, desk.snapshot);
@@ -51,10 +56,12 @@ export function useSheet(chosen: Animal | null) {
     state,
     setText: (next: string) => {
       setText(next);
+      sessionStorage.setItem(KEPT.text, next);
       desk.clear();
     },
     setAnimal: (next: string) => {
       setAnimalId(next);
+      sessionStorage.setItem(KEPT.animal, next);
       desk.clear();
     },
     find: () => animal && desk.start({ sheet, animal, wood: STANDARD_WOOD }),
@@ -195,6 +202,12 @@ function FitChoice({
         {fit.section && <SmallPicture picture={fit.section} width={56} height={72} />}
       </label>
       {fit.misfits.length > 0 && <Misfits misfits={fit.misfits} />}
+      {fit.moved.map(({ label, asked, set }) => (
+        <p key={label} className="mt-1 border-l-4 border-warn pl-2 text-sm">
+          {label}: <Length ticks={asked} unit /> has no room in this box; it begins with{' '}
+          <Length ticks={set} unit />.
+        </p>
+      ))}
     </li>
   );
 }
@@ -207,7 +220,7 @@ export function SheetFits({
   sheet: Sheet;
   children: (plan: BoxPlan) => React.ReactNode;
 }) {
-  const [chosen, setChosen] = useState(0);
+  const [picked, setPicked] = useState<DrawnFit | null>(null);
   const fits = state.answer;
   if (!fits)
     return (
@@ -219,7 +232,7 @@ export function SheetFits({
         </p>
       </>
     );
-  const fit = fits[chosen] ?? fits[0];
+  const fit = fits.find((each) => each === picked) ?? fits[0];
   return (
     <>
       <h2 className="text-xl">
@@ -237,7 +250,7 @@ export function SheetFits({
             key={index}
             fit={each}
             isChosen={each === fit}
-            onChoose={() => setChosen(index)}
+            onChoose={() => setPicked(each)}
           />
         ))}
       </ul>

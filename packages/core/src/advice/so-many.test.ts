@@ -25,7 +25,7 @@ describe('so many to a board', () => {
       kerf: KERF,
     });
     if (!asked.ok) throw new Error(JSON.stringify(asked.why));
-    expect(asked.size).toBe('frontHeight');
+    expect(asked.changes.map(({ size }) => size)).toEqual(['frontHeight']);
     const made = buildBox(asked.plan);
     if (!made.ok) throw new Error('no box');
     const { blankLength } = measuresOf(panel(made.box, 'side-left'));
@@ -47,6 +47,7 @@ describe('so many to a board', () => {
     if (!asked.ok) throw new Error(JSON.stringify(asked.why));
     const rise = ({ sizes }: typeof plan) => (sizes.backHeight ?? 0) - (sizes.frontHeight ?? 0);
     expect(rise(asked.plan)).toBe(rise(plan));
+    expect(asked.changes.map(({ size }) => size)).toEqual(['frontHeight', 'backHeight']);
   });
 
   test('what cannot be is said: too many, or a size out of its range', () => {

@@ -19,11 +19,10 @@ export type SoMany =
   | {
       ok: true;
       plan: BoxPlan;
-      /** The longest that the panel may be, and the size that was set for it, before and after. */
+      /** The longest that the panel may be. */
       length: Ticks;
-      size: string;
-      before: number;
-      after: number;
+      /** The sizes that were set for it, those that go together. */
+      changes: readonly { size: string; label: string; before: Ticks; after: Ticks }[];
     }
   | { ok: false; why: Text };
 
@@ -85,7 +84,13 @@ export function soManyToABoard(question: SoManyQuestion): SoMany {
       return no(
         text`${first.label} would have to be ${ofLength(after)}; it lies between ${ofLength(first.min)} and ${ofLength(first.max)}.`,
       );
-    return { ok: true, plan: found, length, size: first.id, before: valueIn(plan, first), after };
+    const changes = group.map((each) => ({
+      size: each.id,
+      label: each.label,
+      before: valueIn(plan, each),
+      after: valueIn(found, each),
+    }));
+    return { ok: true, plan: found, length, changes };
   }
   return no(
     text`No single size of this box makes the panel ${ofLength(length)} long and the box sound. Ask for another number.`,

@@ -1,4 +1,4 @@
-import { beforeAll, describe, expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import {
   boardsFor,
   built,
@@ -10,20 +10,13 @@ import {
   stock,
   stops,
 } from '../../test/makers.js';
-import { testSolver } from '../../test/solver.js';
 import { hardwareOf } from '../building/index.js';
-import type { LinearSolver } from '../layout/index.js';
 import { at, sum } from '../lists/index.js';
 import { fromInches } from '../measure/index.js';
 import type { Panel } from '../panels/index.js';
 import { buildBox, checkBox } from './registry.js';
 
 /** Bat boxes as makers build them, from their makers' own numbers. Every figure is common practice, no source. */
-
-let solver: LinearSolver;
-beforeAll(async () => {
-  solver = await testSolver();
-});
 
 const lowest = (of: Panel): number =>
   Math.min(...at(of.instances, 0).solid.vertices.map(([, , z]) => z));
@@ -104,7 +97,7 @@ describe('a crevice box from two wide boards, its cheeks ripped to 8 in', () => 
   test('the whole of it comes out of two 1 × 12 of 8 ft', () => {
     const { plan } = box();
     const wide = { ...stock('1x12', 11.25, 8, 3000), quantity: 2 };
-    expect(boardsFor(plan, 1, [wide], solver).boards).toEqual(['1x12', '1x12']);
+    expect(boardsFor(plan, 1, [wide]).boards).toEqual(['1x12', '1x12']);
   });
 
   test('scores every quarter inch; the crevices are deeper than the guides’, which warns and does not stop', () => {
@@ -140,7 +133,7 @@ describe('a layered box of half-inch ply', () => {
       if (fastening && between.includes('roof'))
         expect(between.some((id) => id.startsWith('spacer'))).toBe(true);
     expect(stops(plan, box)).toEqual([]);
-    expect(laidOut(plan, solver)).toBeGreaterThan(0);
+    expect(laidOut(plan)).toBeGreaterThan(0);
   });
 });
 
@@ -190,7 +183,7 @@ describe('a pole bat box of half-inch ply on sticks', () => {
     );
     near(mitres, [75.96, 75.96], 0.01);
     expect(stops(plan, box)).toEqual([]);
-    expect(laidOut(plan, solver)).toBeGreaterThan(0);
+    expect(laidOut(plan)).toBeGreaterThan(0);
   });
 
   test('its foot takes a rod: the hole is said with its distances, the rod is bought', () => {

@@ -1,19 +1,19 @@
-import { beforeAll, describe, expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import {
   boardsFor,
   built,
   type Change,
   inches,
   laidOut,
+  makersSolver,
   near,
   panel,
   start,
   stock,
   stops,
 } from '../../test/makers.js';
-import { testSolver } from '../../test/solver.js';
 import { layoutJob, STANDARD_SAW } from '../job/index.js';
-import { checkLayout, type LinearSolver, searchLayout } from '../layout/index.js';
+import { checkLayout, searchLayout } from '../layout/index.js';
 import { at, must, sum } from '../lists/index.js';
 import { fromInches, fromMm } from '../measure/index.js';
 import { measuresOf, type PanelSet } from '../panels/index.js';
@@ -21,11 +21,6 @@ import type { PanelWood } from '../plan/index.js';
 import { buildBox } from './registry.js';
 
 /** Boxes as makers build them, from their makers' own numbers. Every figure is common practice, no source. */
-
-let solver: LinearSolver;
-beforeAll(async () => {
-  solver = await testSolver();
-});
 
 describe('lumber decides', () => {
   const widths: Record<string, number> = {
@@ -99,7 +94,7 @@ describe('lumber decides', () => {
     let asked = 0;
     const layout = searchLayout(made.job, {
       clock: () => 0,
-      solver,
+      solver: makersSolver(),
       stopped: () => ++asked > 4000,
     });
     expect(layout.unplaced).toEqual([]);
@@ -233,13 +228,8 @@ describe('boxes straight from their boards', () => {
     const clipped = panel(box, 'floor').edges.filter(({ mitre }) => Math.abs(mitre - 45) < 1e-6);
     expect(clipped).toHaveLength(4);
     expect(stops(plan, box)).toEqual([]);
-    expect(laidOut(plan, solver)).toBeGreaterThan(0);
-    const used = boardsFor(
-      plan,
-      1,
-      [stock('1x10', 9.25, 6, 2200), stock('1x12', 11.25, 1, 600)],
-      solver,
-    );
+    expect(laidOut(plan)).toBeGreaterThan(0);
+    const used = boardsFor(plan, 1, [stock('1x10', 9.25, 6, 2200), stock('1x12', 11.25, 1, 600)]);
     expect(used).toEqual({ boards: ['1x10', '1x12'], optimal: true });
   });
 
@@ -264,17 +254,12 @@ describe('boxes straight from their boards', () => {
     for (const each of box.panels)
       expect(measuresOf(each).blankWidth).toBeLessThanOrEqual(fromMm(145));
     expect(stops(plan, box)).toEqual([]);
-    expect(laidOut(plan, solver)).toBeGreaterThan(0);
+    expect(laidOut(plan)).toBeGreaterThan(0);
     const board = stock('', 0, 1, 80);
-    const used = boardsFor(
-      plan,
-      1,
-      [
-        { ...board, ...slat, id: 'wide', width: fromMm(145) },
-        { ...board, ...slat, id: 'narrow', width: fromMm(95), price: 50 },
-      ],
-      solver,
-    );
+    const used = boardsFor(plan, 1, [
+      { ...board, ...slat, id: 'wide', width: fromMm(145) },
+      { ...board, ...slat, id: 'narrow', width: fromMm(95), price: 50 },
+    ]);
     expect(used).toEqual({ boards: ['narrow', 'wide'], optimal: true });
   });
 });

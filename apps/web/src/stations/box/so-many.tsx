@@ -1,5 +1,4 @@
 import { type SoMany, soManyToABoard } from '@spare-knot/core/advice';
-import { familyById } from '@spare-knot/core/families';
 import { fromInches, fromMm } from '@spare-knot/core/measure';
 import type { PanelSet } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
@@ -13,30 +12,26 @@ import { useUnits } from '../../measure/units';
 const USUAL = { inch: fromInches(96), mm: fromMm(2400) };
 
 /** What the number asked for makes of the box. */
-function Found({
-  found,
-  family,
-  onTake,
-}: {
-  found: SoMany;
-  family: string;
-  onTake: (plan: BoxPlan) => void;
-}) {
+function Found({ found, onTake }: { found: SoMany; onTake: (plan: BoxPlan) => void }) {
   if (!found.ok)
     return (
       <p role="alert" className="mt-1 text-danger">
         <Sentence text={found.why} />
       </p>
     );
-  const { plan, size, before, after, length } = found;
-  const label = familyById(family)?.parameters.find(({ id }) => id === size)?.label ?? size;
+  const { plan, changes, length } = found;
   return (
     <p className="mt-1.5" role="status">
-      <Length ticks={length} unit /> long at most. {label} <Length ticks={before} /> →{' '}
-      <strong>
-        <Length ticks={after} unit />
-      </strong>
-      .
+      <Length ticks={length} unit /> long at most.{' '}
+      {changes.map(({ size, label, before, after }) => (
+        <span key={size}>
+          {label} <Length ticks={before} /> →{' '}
+          <strong>
+            <Length ticks={after} unit />
+          </strong>
+          .{' '}
+        </span>
+      ))}
       <button
         type="button"
         className="ml-1 min-h-6 font-semibold text-chalk underline underline-offset-3"
@@ -131,7 +126,6 @@ export function SoManyToABoard({
       {found && (
         <Found
           found={found}
-          family={plan.family}
           onTake={(next) => {
             setFound(null);
             onTake(next);

@@ -1,17 +1,26 @@
 import type { Animal } from '../../animals/index.js';
-import { FAMILIES } from '../../families/index.js';
+import { FAMILIES, type Family } from '../../families/index.js';
 import type { LinearSolver } from '../../layout/index.js';
 import { TICKS_PER_MM } from '../../measure/index.js';
 import type { BoxPlan, PanelWood } from '../../plan/index.js';
 import type { PanelSheet } from './read-sheet.js';
 import { type Misfit, SheetFitter, type Tried } from './sheet-fitter.js';
-import { rolesIn, startFrom, tidy, withLowHole, withOwnHole } from './sheet-start.js';
+import {
+  type HoleMoved,
+  rolesIn,
+  startFrom,
+  tidy,
+  withLowHole,
+  withOwnHole,
+} from './sheet-start.js';
 
 /** A box that a sheet can mean. */
 export interface SheetFit {
   plan: BoxPlan;
   /** What the sheet says otherwise than this box: where it contradicts itself. None where it fits. */
   misfits: readonly Misfit[];
+  /** What of the entrance was asked otherwise and had no room. */
+  moved: readonly HoleMoved[];
   /** The answers that were tried, with those of this box: what it differs in from others that fit. */
   answers: readonly { choice: string; option: string }[];
 }
@@ -49,6 +58,7 @@ export function sheetLacks({ lines, thickness }: PanelSheet): string | null {
 }
 
 interface Candidate {
+  family: Family;
   fitter: SheetFitter;
   start: BoxPlan;
   answers: Readonly<Record<string, string>>;
@@ -77,6 +87,7 @@ export function* fitPanelSheet(
     const fitter = new SheetFitter(family, asked, solver);
     const start = startFrom(family, question, asked);
     return [...answersOf(varied)].map((answers) => ({
+      family,
       fitter,
       answers,
       start: { ...start, choices: { ...start.choices, ...answers } },
@@ -92,10 +103,10 @@ export function* fitPanelSheet(
   const near = ({ tried }: Candidate) => Math.round(tried.off / TICKS_PER_MM);
   const nearest = [...found].sort((a, b) => near(a) - near(b)).slice(0, POLISHED);
   const fits: (SheetFit & { off: number })[] = [];
-  for (const [index, { fitter, start, answers, tried }] of nearest.entries()) {
+  for (const [index, { family, fitter, start, answers, tried }] of nearest.entries()) {
     const best = fitter.polish(tried);
     fits.push({
-      plan: withOwnHole(tidy(best.plan), start),
+      ...withOwnHole(family, tidy(best.plan), start),
       misfits: fitter.misfits(best),
       answers: Object.entries(answers).map(([choice, option]) => ({ choice, option })),
       off: best.off,

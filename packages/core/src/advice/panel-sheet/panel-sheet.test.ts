@@ -138,6 +138,14 @@ describe('a sheet of panel sizes, turned into a box', () => {
     ]);
   });
 
+  test('an entrance that has no room is told, not quietly replaced', () => {
+    const [best] = fitsOf(
+      '3/4 thick\n2 sides 5 1/2 x 10 1/4 to 9 1/4\nfront 4 x 9 1/4\nback 4 x 13\nfloor 4 x 4\nroof 7 x 8\nhole 3 3/4',
+    );
+    expect(best?.moved.map(({ asked }) => asked)).toContain(fromInches(3.75));
+    expect(best && buildBox(best.plan).ok).toBe(true);
+  });
+
   test('two slopes and gables: a ridge-roof box', () => {
     const [best] = fitsOf(
       '18mm thick\n2 gables 140mm x 250mm\n2 sides 104mm x 190mm\nfloor 104mm x 104mm\n2 slopes 200mm x 160mm',

@@ -144,6 +144,7 @@ export class SheetFitter {
 
   /** As near as it comes; lines whose two sizes stand the other way round are turned. */
   polish(from: Tried): Tried {
+    this.turned = new Set();
     let best = from;
     for (let round = 0; round < ROUNDS; round += 1) {
       this.turn(best);

@@ -1,7 +1,7 @@
 import { buildBox, type Family } from '../../families/index.js';
 import { minBy } from '../../lists/index.js';
-import { fromInches, fromMm } from '../../measure/index.js';
-import { type BoxPlan, startPlan } from '../../plan/index.js';
+import { fromInches, fromMm, type Ticks } from '../../measure/index.js';
+import { applying, type BoxPlan, startPlan } from '../../plan/index.js';
 import type { SheetQuestion } from './fit-sheet.js';
 import type { PanelSheet } from './read-sheet.js';
 import type { Asked } from './sheet-fitter.js';
@@ -92,16 +92,32 @@ export const withLowHole = (plan: BoxPlan): BoxPlan => ({
   },
 });
 
-/** The hole that was asked for put back, where the box has room for it; otherwise as high as the front allows. */
-export function withOwnHole(found: BoxPlan, start: BoxPlan): BoxPlan {
-  if (!('entranceHeight' in start.sizes)) return found;
+/** A size of the entrance that the box found has no room for as it was asked. */
+export interface HoleMoved {
+  label: string;
+  asked: Ticks;
+  set: Ticks;
+}
+
+/** The hole that was asked for put back: where the box has no room for it, lower, or at last as the search had it; what changed is told. */
+export function withOwnHole(
+  { parameters }: Family,
+  found: BoxPlan,
+  start: BoxPlan,
+): { plan: BoxPlan; moved: HoleMoved[] } {
+  if (!('entranceHeight' in start.sizes)) return { plan: found, moved: [] };
   const { entranceHeight = 0, entranceWidth = 0, entranceUpright = 0 } = start.sizes;
-  for (let height = entranceHeight; height > entranceWidth; height -= fromMm(5)) {
-    const plan: BoxPlan = {
+  const holes: BoxPlan[] = [];
+  for (let height = entranceHeight; height > entranceWidth; height -= fromMm(5))
+    holes.push({
       ...found,
       sizes: { ...found.sizes, entranceHeight: height, entranceWidth, entranceUpright },
-    };
-    if (buildBox(plan).ok) return plan;
-  }
-  return found;
+    });
+  const plan = holes.find((each) => buildBox(each).ok) ?? found;
+  const moved = applying(parameters, plan.choices).flatMap(({ id, label }): HoleMoved[] => {
+    const [asked, set] = [start.sizes[id], plan.sizes[id]];
+    const isHole = id.startsWith('entrance') && asked !== undefined && set !== undefined;
+    return isHole && asked !== set ? [{ label, asked, set }] : [];
+  });
+  return { plan, moved };
 }

@@ -1,6 +1,6 @@
 import { sum } from '../../lists/index.js';
 import { fromMm } from '../../measure/index.js';
-import { measuresOf, type Panel, type PanelSet } from '../../panels/index.js';
+import { type JointKind, measuresOf, type Panel, type PanelSet } from '../../panels/index.js';
 import type { BoxPlan, Finish } from '../../plan/index.js';
 import { ofArea, ofHeight, ofLength, type Text, text } from '../../text/index.js';
 import { isSheet } from '../../wood/index.js';
@@ -30,6 +30,27 @@ const STICKS = [
   'tray',
 ];
 
+/** What takes no caulk: sticks, and what holds a roof from below. */
+const NO_SEAM = [...STICKS, 'roof-triangle'];
+
+/** A slope or a lid that weather falls on: not what holds it from below. */
+const isRoof = (role: string): boolean =>
+  /^(roof|lid)/.test(role) && role !== 'roof-triangle' && !STICKS.includes(role);
+
+const RIGID: readonly JointKind[] = ['butt', 'let-in', 'glued'];
+
+/** Whether two panels never move against each other: a chain of joints that stay holds them together. */
+function heldTogether({ panels, joints }: PanelSet): (a: string, b: string) => boolean {
+  const body = new Map(panels.map(({ id }) => [id, id]));
+  const of = (id: string) => body.get(id) ?? id;
+  for (const { between, kind } of joints) {
+    if (!RIGID.includes(kind)) continue;
+    const [to, from] = [of(between[0]), of(between[1])];
+    for (const [id, own] of body) if (own === from) body.set(id, to);
+  }
+  return (a, b) => of(a) === of(b);
+}
+
 export function meshLine(box: PanelSet): HardwareLine[] {
   const area = overFeatures(box, (feature) =>
     feature.kind === 'mesh' ? squareMetres(feature.width * feature.height) : 0,
@@ -43,16 +64,18 @@ export function meshLine(box: PanelSet): HardwareLine[] {
   });
 }
 
-/** Seams that are caulked: where two panels touch, sticks left out, on both sides where all are. */
-export function caulkLines({ choices }: BoxPlan, { joints, panels }: PanelSet): HardwareLine[] {
+/** Seams that are caulked: where two panels touch that stay together, sticks left out, on both sides where all are; never what swings, lifts or comes off. */
+export function caulkLines({ choices }: BoxPlan, box: PanelSet): HardwareLine[] {
+  const { joints, panels } = box;
   const { caulk = 'none' } = choices;
   if (caulk === 'none') return [];
   const roleOf = new Map(panels.map(({ id, role }) => [id, role]));
-  const isRoof = (id: string) => /^(roof|lid)/.test(roleOf.get(id) ?? '');
-  const isStick = (id: string) => STICKS.includes(roleOf.get(id) ?? '');
-  const seams = joints.filter(
-    ({ between }) => !between.some(isStick) && (caulk === 'all' || between.some(isRoof)),
-  );
+  const stays = heldTogether(box);
+  const seams = joints.filter(({ between }) => {
+    const roles = between.map((id) => roleOf.get(id) ?? '');
+    if (roles.some((role) => NO_SEAM.includes(role)) || !stays(...between)) return false;
+    return caulk === 'all' || roles.some(isRoof);
+  });
   const long = sum(seams.map(({ contact }) => contact.length));
   return bought({
     id: 'caulk',
@@ -78,7 +101,7 @@ export function coverLines({ choices }: BoxPlan, { panels }: PanelSet): Hardware
   const { cover = 'none' } = choices;
   const named = COVERS[cover];
   if (!named) return [];
-  const roofs = panels.filter(({ role }) => /^(roof|lid)/.test(role) && !STICKS.includes(role));
+  const roofs = panels.filter(({ role }) => isRoof(role));
   const area = sum(
     roofs.map((panel) => {
       const { blankLength, blankWidth } = measuresOf(panel);
@@ -137,7 +160,7 @@ export function finishLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
   const { finish } = plan;
   if (finish.length === 0) return [];
   const apart = finish.some(isOnRoof);
-  const roofs = ({ role }: Panel) => /^(roof|lid)/.test(role);
+  const roofs = ({ role }: Panel) => isRoof(role);
   const areas = (coat: Finish): readonly [area: number, where: string] => {
     if (isOnEdges(coat)) return [sheetEdges(plan, box), 'the plies’ edges'];
     if (isOnRoof(coat)) return [outsideArea(box, roofs), 'the roof'];

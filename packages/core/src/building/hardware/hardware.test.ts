@@ -152,6 +152,39 @@ describe('what is bought and changes no panel', () => {
     expect(metres('all')).toBe(2 * seams(() => true));
   });
 
+  test('what lifts or swings is never caulked shut, and what holds a roof from below takes no cover', () => {
+    const lifts = withChoices({ access: 'roof', caulk: 'roof' });
+    expect(lines(lifts).has('caulk')).toBe(false);
+    const ridge = must(familyById('ridge-roof'), 'ridge-roof');
+    const from = planFor(ridge, chickadee, 19);
+    const off: BoxPlan = {
+      ...from,
+      sizes: { ...from.sizes, triangleHigh: fromMm(30) },
+      choices: {
+        ...from.choices,
+        access: 'lift-off',
+        cover: 'metal',
+        caulk: 'roof',
+        vents: 'gap-sides',
+      },
+    };
+    const box = built(off);
+    const slopes = box.panels.filter(({ role }) => role === 'roof-left' || role === 'roof-right');
+    const area = slopes.reduce((total, each) => {
+      const { blankLength, blankWidth } = measuresOf(each);
+      return total + (blankLength / 3200) * (blankWidth / 3200);
+    }, 0);
+    expect(box.panels.some(({ role }) => role === 'roof-triangle')).toBe(true);
+    expect(lines(off).get('cover')?.quantity).toBe(Math.ceil(area * 1.15));
+    // Its ridge is caulked, the joint on which it lifts is not.
+    const between = box.joints.filter((joint) =>
+      joint.between.every((id) => slopes.some((slope) => slope.id === id)),
+    );
+    expect(lines(off).get('caulk')?.quantity).toBe(
+      Math.round(between.reduce((total, { contact }) => total + contact.length, 0)),
+    );
+  });
+
   test('a cover for the roof is larger than it by its folds; a hole plate has the hole’s size', () => {
     const box = built(start);
     const roof = must(

@@ -51,24 +51,24 @@ const FIXINGS: Readonly<Record<NonNullable<Place['on']>, Fixing>> = {
   tree: {
     light: 'Screw 5 × 80 mm, left proud',
     heavy: 'Coach screw 8 × 120 mm, left proud',
-    why: 'into the trunk, to be backed out as it grows; nothing tight round it',
+    why: 'Into the trunk, to be backed out as it grows; nothing tight round it',
   },
   wall: {
     light: 'Screw 6 × 70 mm with a wall plug',
     heavy: 'Coach screw 8 × 100 mm with a wall plug',
-    why: 'into the wall',
+    why: 'Into the wall',
   },
-  building: { light: 'Screw 6 × 70 mm', heavy: 'Coach screw 8 × 100 mm', why: 'into its timber' },
-  post: { light: 'Screw 5 × 70 mm', heavy: 'Coach screw 8 × 100 mm', why: 'into the post' },
+  building: { light: 'Screw 6 × 70 mm', heavy: 'Coach screw 8 × 100 mm', why: 'Into its timber' },
+  post: { light: 'Screw 5 × 70 mm', heavy: 'Coach screw 8 × 100 mm', why: 'Into the post' },
   pole: {
     light: 'Pole strap',
     heavy: 'Pole strap',
-    why: 'round the pole, with a guard against climbers below',
+    why: 'Round the pole, with a guard against climbers below',
   },
   water: {
     light: 'Stainless screw 6 × 80 mm',
     heavy: 'Stainless coach screw 8 × 120 mm',
-    why: 'into the post over the water',
+    why: 'Into the post over the water',
   },
 };
 const HEAVY_KG = 4;
@@ -88,7 +88,7 @@ export function fixingLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
       name: text`${isHeavy ? heavy : light}`,
       quantity: isHeavy ? 4 : 2,
       unit: 'pieces',
-      why: text`Through the back ${why}; the empty box weighs ${ofWeight(kilograms)}.`,
+      why: text`${why}; the empty box weighs ${ofWeight(kilograms)}.`,
     },
   ];
 }
@@ -113,7 +113,7 @@ export function mountLines({ sizes, choices }: BoxPlan, box: PanelSet): Hardware
           name: text`Threaded rod with two nuts and washers, for a hole of ${ofLength(mountSize)}`,
           quantity: 1,
           unit: 'pieces',
-          why: text`Through the back and the post; its nut inside is reached through the door.`,
+          why: text`Through the back and the post; the inner nut is turned from within.`,
         },
         {
           id: 'rod-nail',

@@ -1,5 +1,5 @@
 import { type Draft, type JointDraft, meet, wood } from '../../panels/index.js';
-import { atLeast, between, solidInside, type Vec3 } from '../../solid/index.js';
+import { between, solidInside, type Vec3 } from '../../solid/index.js';
 import { NO_PARTS, type Parts } from '../common/grip.js';
 import type { ColonyPlan } from './declared.js';
 import type { ColonyFrame } from './frame.js';
@@ -23,7 +23,6 @@ function upright(frame: ColonyFrame, row: number, rear: boolean, sign: Sign): Dr
       solidInside([
         ...across,
         ...(rear ? between('y', depth - deep, depth) : between('y', 0, deep)),
-        atLeast('z', frame.levels[row] ?? 0),
         ...storey(frame, row),
       ]),
       id,
