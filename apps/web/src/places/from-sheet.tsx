@@ -193,7 +193,7 @@ function FitChoice({
           <span className="block font-semibold">
             {familyById(fit.plan.family)?.name}
             {fit.misfits.length === 0 && (
-              <span className="font-normal text-moss"> · every size fits</span>
+              <span className="font-normal text-moss"> · every panel fits</span>
             )}
           </span>
           <span className="block text-sm">{answersOf(fit)}</span>
