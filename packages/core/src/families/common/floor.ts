@@ -181,6 +181,10 @@ function gapsOf({ sizes, choices }: DrainPlan, room: FloorRoom, area: FloorArea)
   };
 }
 
+/** How far the middles of drain holes lie from the walls, where they keep `clear` of them. */
+export const drainInset = (drain: Ticks, clear: number): number =>
+  clear + Math.max(drain, fromMm(12)) + fromMm(6);
+
 /** Half-spaces, holes and drains of a floor of the given thickness; holes keep `clear` of the walls. */
 export function floorIn(plan: DrainPlan, room: FloorRoom, thickness: Ticks, clear = 0): Floor {
   const area = areaIn(room);
@@ -188,8 +192,7 @@ export function floorIn(plan: DrainPlan, room: FloorRoom, thickness: Ticks, clea
   const { top = 0 } = room;
   const drain = plan.sizes.drainSize;
   const corners = plan.choices.floor === 'clipped' ? cornersOf(area) : [];
-  const inset = clear + Math.max(drain, fromMm(12)) + fromMm(6);
-  const bored = drainHoles(plan, area, { inset, top });
+  const bored = drainHoles(plan, area, { inset: drainInset(drain, clear), top });
   const gaps = gapsOf(plan, room, area);
   return {
     spaces: [

@@ -20,6 +20,7 @@ import {
 } from '../../solid/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
 import { floorDraft } from '../common/floor.js';
+import { type RoomFace, sticksBehind } from '../common/sheet-sticks.js';
 import type { Cut } from '../define-family.js';
 import type { ShelfPlan } from './declared.js';
 import { frameOf, type ShelfFrame, shelfFaults } from './frame.js';
@@ -59,12 +60,17 @@ function endBoard(frame: ShelfFrame, id: 'side' | 'end', sign: -1 | 1): Draft {
   );
 }
 
+/** The sloping face of a bracket: the bracket lies behind it. */
+function underBracket({ depth, under, low, nose, out }: ShelfFrame): HalfSpace {
+  const [rise, run] = [under - nose - low, out];
+  return behind([0, -rise, -run], [0, depth, low]);
+}
+
 /** A three-cornered bracket, its grain down the slope so that its outer end is not short-grained. */
 function bracket(frame: ShelfFrame, index: 0 | 1): Draft {
   const { t, depth, under, low, nose, out, brackets } = frame;
   const at = brackets[index];
   const [rise, run] = [under - nose - low, out];
-  const slope: Vec3 = [0, -rise, -run];
   return {
     id: `bracket-${index}`,
     group: 'bracket',
@@ -77,7 +83,7 @@ function bracket(frame: ShelfFrame, index: 0 | 1): Draft {
         atMost('y', depth),
         atLeast('z', low),
         atMost('z', under),
-        behind(slope, [0, depth, low]),
+        underBracket(frame),
       ]),
       'bracket',
     ),
@@ -115,19 +121,58 @@ function drafts(frame: ShelfFrame): Draft[] {
   ];
 }
 
-const joints = ({ floor }: ShelfFrame): JointDraft[] => [
-  ...(['side', 'end'] as const).flatMap((id) => [
-    ...meet('floor', id),
-    ...meet('front', id),
-    ...meet('back', id),
-  ]),
+const trayJoints = ({ floor }: ShelfFrame): JointDraft[] => [
+  ...(['side', 'end'] as const).flatMap((id) => [...meet('front', id), ...meet('back', id)]),
+  ...(['side', 'end'] as const).flatMap((id) => meet('floor', id)),
   ...meet('floor', 'front', 'butt', floor.meetsFront),
   ...meet('floor', 'back', 'butt', floor.meetsBack),
-  ...[0, 1].flatMap((index) => [
+];
+const bracketJoints = (): JointDraft[] =>
+  [0, 1].flatMap((index) => [
     ...meet(`bracket-${index}`, 'floor'),
     ...meet(`bracket-${index}`, 'back'),
-  ]),
-];
+  ]);
+
+/** The flat sides of the tray: battens on the floor lie flat, those in its corners stand as high as the lower panel. */
+function trayFaces({ half, depth, rim, walls, corner }: ShelfFrame): RoomFace[] {
+  const end = (id: 'side' | 'end', sign: number, high: number): RoomFace => ({
+    panel: id,
+    inside: sign < 0 ? atLeast('x', -half) : atMost('x', half),
+    within: [atMost('z', high)],
+  });
+  return [
+    { panel: 'floor', inside: atLeast('z', 0) },
+    { panel: 'front', inside: atLeast('y', 0), within: [atMost('z', rim)] },
+    { panel: 'back', inside: atMost('y', depth), within: [atMost('z', walls)] },
+    end('side', corner, walls),
+    end('end', -corner, rim),
+  ];
+}
+
+/** The room between the brackets, under the floor: battens lie at their inner sides and end where they do. */
+function bracketFaces(frame: ShelfFrame): RoomFace[] {
+  const { brackets, t, depth, out, low, under } = frame;
+  const within = [atLeast('y', depth - out), atLeast('z', low), underBracket(frame)];
+  return [
+    { panel: 'floor', inside: atMost('z', under) },
+    { panel: 'back', inside: atMost('y', depth) },
+    { panel: 'bracket-0', inside: atLeast('x', brackets[0] + t.bracket / 2), within },
+    { panel: 'bracket-1', inside: atMost('x', brackets[1] - t.bracket / 2), within },
+  ];
+}
+
+/** How the panels are held: fastened into each other, or by battens behind their joints. */
+function heldBy(frame: ShelfFrame): { drafts: Draft[]; joints: JointDraft[] } {
+  const { sticks } = frame;
+  const [tray, brackets] = [trayJoints(frame), bracketJoints()];
+  if (!sticks) return { drafts: [], joints: [...tray, ...brackets] };
+  const inside = sticksBehind(tray, trayFaces(frame), sticks);
+  const beneath = sticksBehind(brackets, bracketFaces(frame), sticks);
+  return {
+    drafts: [...inside.drafts, ...beneath.drafts],
+    joints: [...inside.joints, ...beneath.joints],
+  };
+}
 
 /** Open above and over the rim. */
 function openings({ half, depth, rim, walls, corner, floor }: ShelfFrame): Opening[] {
@@ -174,9 +219,10 @@ export function build(plan: ShelfPlan): Cut | readonly Refusal[] {
   const refusals = shelfFaults(plan, frame);
   if (refusals.length > 0) return refusals;
   const { half, depth, walls, rim } = frame;
+  const held = heldBy(frame);
   return {
-    drafts: drafts(frame),
-    joints: joints(frame),
+    drafts: [...drafts(frame), ...held.drafts],
+    joints: held.joints,
     openings: openings(frame),
     cavities: [
       {

@@ -1,6 +1,7 @@
 import { about, length, oneOf, type PlanOf, type RoleDeclarations } from '../../plan/index.js';
 import { COMMON_CHOICES } from '../common/choices.js';
 import { DRAIN } from '../common/floor.js';
+import { BATTEN_ROLE, CORNERS } from '../common/sheet-sticks.js';
 
 export const SIZES = {
   width: length('Tray, wide', 110, 400, 200, 'Inside, along the wall that it hangs on.'),
@@ -54,7 +55,7 @@ export const CHOICES = {
     ),
   }),
   ...about('Floor', { floor: DRAIN }),
-  ...about('Making', { ...COMMON_CHOICES }),
+  ...about('Making', { corners: CORNERS, ...COMMON_CHOICES }),
 };
 
 export const ROLES = {
@@ -64,6 +65,7 @@ export const ROLES = {
   front: { label: 'Front rim' },
   end: { label: 'End rim' },
   bracket: { label: 'Bracket' },
+  batten: BATTEN_ROLE,
 } as const satisfies RoleDeclarations;
 
 export type ShelfPlan = PlanOf<typeof SIZES, typeof CHOICES, keyof typeof ROLES>;

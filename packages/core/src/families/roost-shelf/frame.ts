@@ -2,7 +2,8 @@ import { fromMm, type Ticks } from '../../measure/index.js';
 import type { Refusal } from '../../plan/index.js';
 import { ofLength, type Text, text } from '../../text/index.js';
 import { refusalsOf } from '../common/entrance.js';
-import { type Floor, floorIn } from '../common/floor.js';
+import { drainInset, type Floor, floorIn } from '../common/floor.js';
+import { type StickSize, sheetStickFaults, stickSize } from '../common/sheet-sticks.js';
 import type { ShelfPlan } from './declared.js';
 
 /** A bracket's outer end is cut off blunt: a feather edge splits off. Common practice, no source. */
@@ -12,7 +13,7 @@ const BEHIND_RIM: Ticks = fromMm(10);
 
 /** What the tray is cut by: the floor's upper face at z = 0, the wall that it hangs on behind the back. */
 export interface ShelfFrame {
-  t: Readonly<Record<keyof ShelfPlan['wood'], Ticks>>;
+  t: Readonly<Record<Exclude<keyof ShelfPlan['wood'], 'batten'>, Ticks>>;
   half: number;
   depth: Ticks;
   /** -1 where the other wall is on the left, 1 on the right. */
@@ -29,6 +30,8 @@ export interface ShelfFrame {
   /** Middles of the brackets. */
   brackets: readonly [number, number];
   floor: Floor;
+  /** Battens behind the joints; null where panels are fastened edge to face. */
+  sticks: StickSize | null;
 }
 
 export function frameOf(plan: ShelfPlan): ShelfFrame {
@@ -44,7 +47,10 @@ export function frameOf(plan: ShelfPlan): ShelfFrame {
   const half = sizes.width / 2;
   const corner = choices.corner === 'left' ? -1 : 1;
   const [left, right] = corner < 0 ? [t.side, t.end] : [t.end, t.side];
-  const at = Math.round(half / 2);
+  const sticks = stickSize(choices.corners, wood.batten);
+  // Beside battens the brackets stand at the tray’s ends, out of the way of its drains.
+  const at = sticks ? half - t.bracket / 2 : Math.round(half / 2);
+  const clear = sticks ? t.bracket + sticks.wide : 0;
   return {
     t,
     half,
@@ -58,29 +64,61 @@ export function frameOf(plan: ShelfPlan): ShelfFrame {
     nose: NOSE,
     out: sizes.bracketOut,
     brackets: [-at, at],
-    floor: floorIn(plan, { half, front: 0, back: sizes.depth }, t.floor),
+    floor: floorIn(plan, { half, front: 0, back: sizes.depth }, t.floor, clear),
+    sticks,
   };
 }
 
-/** Whether a drain opens onto a bracket. */
-function isBlocked({ floor, brackets, t, depth, out }: ShelfFrame): boolean {
+/** Whether a drain opens onto a bracket, or onto a batten over or under the floor. */
+function isBlocked({ floor, brackets, t, depth, out, sticks }: ShelfFrame): boolean {
   return floor.openings.some(({ polygon }) => {
     const [xs, ys] = [polygon.map(([x]) => x), polygon.map(([, y]) => y)];
+    const inner = sticks?.wide ?? 0;
     // A gap runs right across: it drains on either side of a bracket.
     if (Math.max(...xs) - Math.min(...xs) > Math.abs(brackets[1] - brackets[0])) return false;
     return (
       Math.max(...ys) > depth - out &&
-      brackets.some(
-        (at) => Math.max(...xs) > at - t.bracket / 2 && Math.min(...xs) < at + t.bracket / 2,
-      )
+      brackets.some((at) => {
+        const left = at - t.bracket / 2 - (at > 0 ? inner : 0);
+        const right = at + t.bracket / 2 + (at < 0 ? inner : 0);
+        return Math.max(...xs) > left && Math.min(...xs) < right;
+      })
     );
   });
 }
 
-export function shelfFaults({ sizes, choices }: ShelfPlan, frame: ShelfFrame): Refusal[] {
+/** Sheet on battens: they stand behind the rim, and lie under the floor beside the brackets. */
+function stickFaults({ sizes, choices }: ShelfPlan, frame: ShelfFrame): Refusal[] {
+  const { sticks, t, half, depth, rim, out } = frame;
+  if (!sticks) return [];
+  const inset = drainInset(sizes.drainSize, t.bracket + sticks.wide);
+  return [
+    ...sheetStickFaults(sticks, { width: 2 * half, depth, slope: 0, floor: choices.floor }),
+    ...refusalsOf([
+      {
+        when: rim < sticks.deep,
+        field: 'frontAboveFloor',
+        message: text`The rim is lower than the battens on the floor, ${ofLength(sticks.deep)} thick. Make it higher, or choose thinner sticks.`,
+      },
+      {
+        when: Math.min(half, depth / 2) - inset < sizes.drainSize,
+        field: 'drainSize',
+        message: text`Between the battens and brackets there is no room for drains of ${ofLength(sizes.drainSize)}. Make the tray larger, or the drains smaller.`,
+      },
+      {
+        when: Math.min(sizes.bracketHigh, out) < 2 * sticks.wide,
+        field: sizes.bracketHigh < out ? 'bracketHigh' : 'bracketOut',
+        message: text`Brackets this small leave hardly a place for the battens beside them. Make them larger, or choose narrower sticks.`,
+      },
+    ]),
+  ];
+}
+
+export function shelfFaults(plan: ShelfPlan, frame: ShelfFrame): Refusal[] {
+  const { sizes, choices } = plan;
   const gap = choices.floor.startsWith('gap') ? sizes.drainSize : 0;
   const fault = (when: boolean, field: string, message: Text) => ({ when, field, message });
-  return refusalsOf([
+  const faults = refusalsOf([
     fault(
       sizes.bracketOut > sizes.depth - BEHIND_RIM,
       'bracketOut',
@@ -94,7 +132,7 @@ export function shelfFaults({ sizes, choices }: ShelfPlan, frame: ShelfFrame): R
     fault(
       isBlocked(frame),
       'drainSize',
-      text`A drain opens onto a bracket. Make the tray wider, or the drain smaller.`,
+      text`A drain opens onto a bracket or a batten. Make the tray wider, or the drain smaller.`,
     ),
     fault(
       gap > sizes.depth / 4,
@@ -102,4 +140,5 @@ export function shelfFaults({ sizes, choices }: ShelfPlan, frame: ShelfFrame): R
       text`The gaps leave too little of the floor. Make them narrower.`,
     ),
   ]);
+  return [...faults, ...stickFaults(plan, frame)];
 }

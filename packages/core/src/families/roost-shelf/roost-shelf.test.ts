@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { planFor } from '../../../test/boxes.js';
+import { expectSound, planFor } from '../../../test/boxes.js';
 import { animalById } from '../../animals/index.js';
 import { at, must } from '../../lists/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
@@ -93,5 +93,47 @@ describe('a shelf in a corner', () => {
     const stop = checkBox(plan, built(plan)).find(({ id }) => id === 'entrance-size');
     expect(stop).toMatchObject({ severity: 'stop' });
     expect(checkBox(robin, built(robin)).some(({ severity }) => severity === 'stop')).toBe(false);
+  });
+
+  const sheet = (mm: number, corners: string, sizes: Record<string, number> = {}): BoxPlan => {
+    const plan = withSizes({ frontAboveFloor: fromMm(45), ...sizes }, { corners, floor: 'holes' });
+    const ply = {
+      ...must(plan.wood.floor, 'wood'),
+      thickness: fromMm(mm),
+      width: fromMm(1220),
+      material: 'plywood',
+    };
+    const stick = { ...ply, thickness: fromMm(25), width: fromMm(38), material: 'larch' };
+    const wood = Object.fromEntries(Object.keys(plan.wood).map((role) => [role, ply]));
+    return { ...plan, wood: { ...wood, batten: stick } };
+  };
+
+  test('of thin sheet it is refused edge to face, and held by sticks behind every joint', () => {
+    for (const mm of [9, 12, 15]) {
+      const refused = buildBox(sheet(mm, 'edges'));
+      if (refused.ok) throw new Error(`built of ${mm} mm edge to face`);
+      expect(plainText(at(refused.refusals, 0).message)).toContain('takes no screw in its edge');
+      const box = built(sheet(mm, 'sticks'));
+      expectSound(box);
+      const held = new Set(
+        box.joints
+          .filter(({ fastening }) => fastening)
+          .flatMap(({ between: [a, b] }) => [`${a}|${b}`]),
+      );
+      for (const pair of held) expect(pair).toContain('batten');
+      // One in each of four corners, one along each of the floor’s four edges, and two a bracket.
+      const sticks = box.panels.filter(({ role }) => role === 'batten');
+      expect(sticks.reduce((sum, { instances }) => sum + instances.length, 0)).toBe(12);
+      for (const { thickness } of sticks) expect(thickness).toBe(fromMm(25));
+    }
+  });
+
+  test.each([
+    ['a rim lower than the battens', { frontAboveFloor: fromMm(20) }, 'frontAboveFloor'],
+    ['drains over battens', { width: fromMm(130) }, 'drainSize'],
+    ['brackets too small for battens', { bracketHigh: fromMm(60) }, 'bracketHigh'],
+  ])('%s: refused at the size that would have to change', (_, sizes, field) => {
+    const result = buildBox(sheet(12, 'sticks', sizes));
+    expect(result.ok ? [] : result.refusals.map((each) => each.field)).toContain(field);
   });
 });
