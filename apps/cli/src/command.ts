@@ -47,6 +47,7 @@ const OPTIONS = {
   name: { type: 'string' },
   'no-rip': { type: 'boolean' },
   yard: { type: 'string' },
+  all: { type: 'boolean' },
 } as const;
 
 export type Options = ReturnType<typeof readArguments>['values'];

@@ -17,7 +17,7 @@ import { plainText } from '@spare-knot/core/text';
 
 import { type Command, type Context, DataProblem, lines, must } from './command.js';
 
-const faultLines = (violations: readonly Violation[]): string[] =>
+export const faultLines = (violations: readonly Violation[]): string[] =>
   violations.map(({ rule, path, message }) => `${path}: rule ${rule}: ${plainText(message)}`);
 
 /** The best layout that the checker passes. */

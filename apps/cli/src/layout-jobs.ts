@@ -57,7 +57,7 @@ const ten = wood(fromInches(3 / 4), fromInches(9.25), 'western-red-cedar', 'plan
 const sawn = wood(fromMm(19), fromMm(150), 'spruce');
 const sawnWide = wood(fromMm(19), fromMm(225), 'spruce');
 const pallet = wood(fromMm(22), fromMm(145), 'pallet-wood', 'planed');
-const ply = wood(fromMm(12), fromMm(1220), 'plywood', 'planed');
+const ply = wood(fromMm(18), fromMm(1220), 'plywood', 'planed');
 
 interface Asked {
   name: string;

@@ -48,6 +48,46 @@ describe('the command line', () => {
     expect(JSON.parse(check.output)).toMatchObject({ valid: true, placed: 36 });
   });
 
+  test('from a layout to the last cut, and what is left after some of it; a progress that cannot be is named', () => {
+    const job = spareKnot('job plan rack --boxes 2 --seconds 1').output;
+    const layout = spareKnot('layout -', { '-': job }).output;
+    const cuts = spareKnot('cuts job layout', { job, layout });
+    expect([cuts.code, cuts.messages]).toEqual([0, []]);
+    const plan = JSON.parse(cuts.output) as {
+      settings: number;
+      lowerBound: number;
+      boardAfterBoard: number;
+      steps: { cuts: { cut: string; board: number }[] }[];
+    };
+    expect(plan.settings).toBe(plan.steps.length);
+    expect(plan.settings).toBeLessThanOrEqual(plan.boardAfterBoard);
+    const made = plan.steps.flatMap((step) => step.cuts.map(({ board, cut }) => `${board}:${cut}`));
+    const after = (done: string[]) =>
+      spareKnot('remain job layout cuts progress', {
+        job,
+        layout,
+        cuts: cuts.output,
+        progress: JSON.stringify({ format: 'spare-knot/progress', version: 1, done }),
+      });
+    const parts = ({ output }: { output: string }) =>
+      (JSON.parse(output) as { parts: { quantity: number }[] }).parts.reduce(
+        (sum, { quantity }) => sum + quantity,
+        0,
+      );
+    expect(parts(after([]))).toBe(12);
+    expect(parts(after(made.slice(0, 6)))).toBeLessThan(12);
+    expect(parts(after(made))).toBe(0);
+    const wrong = after(['7:c1']);
+    expect(wrong.code).toBe(1);
+    expect(wrong.messages).toEqual([expect.stringContaining('done[0]: there is no cut “7:c1”')]);
+    const foreign = spareKnot('cuts job layout', {
+      job: spareKnot('job plan rack --boxes 1 --seconds 1').output,
+      layout,
+    });
+    expect(foreign.code).toBe(1);
+    expect(foreign.messages.join()).toContain('rule 4');
+  });
+
   test('from an empty rack and a yard list to what must be bought, proven', () => {
     const job = spareKnot('job plan empty --yard yard --boxes 6 --seconds 20');
     expect([job.code, job.messages]).toEqual([0, []]);

@@ -2,6 +2,7 @@ import type { LinearSolver } from '@spare-knot/core/layout';
 
 import { checks, job, plan, schema } from './box-commands.js';
 import { type Command, type Context, DataProblem, readArguments, WrongUsage } from './command.js';
+import { cuts, remain } from './cut-commands.js';
 import { check, layout } from './layout-commands.js';
 
 /** What a command prints and how it ends: 0 success, 1 a problem in the data, 2 wrong usage. */
@@ -12,7 +13,16 @@ export interface Result {
 }
 
 /** Every command there is; a new one is a line here. */
-const COMMANDS: Readonly<Record<string, Command>> = { plan, checks, job, layout, check, schema };
+const COMMANDS: Readonly<Record<string, Command>> = {
+  plan,
+  checks,
+  job,
+  layout,
+  check,
+  cuts,
+  remain,
+  schema,
+};
 
 const USAGE = [
   ...Object.values(COMMANDS).map(

@@ -1,6 +1,7 @@
 import type { LayoutJob } from '../job/index.js';
-import { type LaidBoard, placePart, stuckTogether } from '../layout/index.js';
+import { boardTree, kerfOnFace, type LaidBoard, type ThroughCut } from '../layout/index.js';
 import type { Ticks } from '../measure/index.js';
+import { boundsOf } from '../plane/index.js';
 
 /** What must be known before a board is sawn. */
 export interface FirstCuts {
@@ -13,33 +14,29 @@ export interface FirstCuts {
 /** Half a millimetre. */
 const EDGE: Ticks = 160;
 
+const runsAlong = ({ cut: { along } }: ThroughCut): boolean =>
+  Math.abs(along[0]) > Math.abs(along[1]);
+
 /** The cuts of a board that come before its rips, and the parts on it that need a jigsaw. Lengths in ticks from the left end. */
 export function firstCuts(job: LayoutJob, board: LaidBoard): FirstCuts {
   const stock = job.stock.find((each) => each.id === board.stock);
   if (!stock) return { crosscutAt: null, jigsaw: [] };
-  const lying = board.placements.flatMap((placement) => {
-    const part = job.parts.find((each) => each.id === placement.part);
-    return part ? [{ part, placed: placePart(part, placement) }] : [];
-  });
-  const end = stock.length - job.saw.endTrim;
-  const ripped = lying.some(({ placed: { bounds } }) => bounds[3] - bounds[1] < stock.width - EDGE);
-  const full = board.offcuts.find(
-    (offcut) => offcut.width >= stock.width - EDGE && offcut.x + offcut.length >= end - EDGE,
-  );
-  const solids = lying.map(({ part, placed }) => ({
-    part,
-    solid: { faceA: placed.faceA, faceB: placed.faceB, depth: stock.thickness },
-  }));
-  const stuck = job.saw.throughCuts
-    ? []
-    : stuckTogether(
-        solids.map(({ solid }) => solid),
-        job.saw,
-      );
+  const { pieces, cuts } = boardTree(job, stock, board);
+  const through = cuts.filter((each) => each.kind === 'through');
+  const keepsWidth = ({ of, gives }: ThroughCut): boolean => {
+    const wood = pieces[of]?.wood;
+    if (!wood || gives.every((id) => id === null || pieces[id]?.is !== 'offcut')) return false;
+    const [, bottom, , top] = boundsOf(wood.faceA);
+    return top - bottom > stock.width - EDGE;
+  };
+  const full = through.find((each) => !runsAlong(each) && keepsWidth(each));
+  const markOf = ({ cut }: ThroughCut): Ticks =>
+    Math.round(
+      cut.point[0] - (cut.along[1] < 0 ? kerfOnFace(cut, job.saw.kerf, stock.thickness) : 0),
+    );
+  const freed = cuts.flatMap((each) => (each.kind === 'free' ? [pieces[each.gives[0]]?.is] : []));
   return {
-    crosscutAt: ripped && full ? full.x - job.saw.kerf : null,
-    jigsaw: [
-      ...new Set(solids.filter(({ solid }) => stuck.includes(solid)).map(({ part }) => part.id)),
-    ],
+    crosscutAt: full && through.some(runsAlong) ? markOf(full) : null,
+    jigsaw: [...new Set(freed.flatMap((is) => (is && typeof is === 'object' ? [is.part] : [])))],
   };
 }

@@ -1,2 +1,35 @@
+export { type FaceUp, type Lie, leftEnd, type Side, seenAt } from './fence.js';
 export { firstCuts } from './first-cuts.js';
+export {
+  type ChangeCosts,
+  type CutPlan,
+  type CutProblem,
+  type PlannedBoard,
+  type PlannedCuts,
+  planCuts,
+  type Shop,
+  type Step,
+  type StepCut,
+  USUAL_COSTS,
+} from './plan-cuts.js';
+export {
+  cutName,
+  type NamedBoard,
+  type NamedCut,
+  type NamedPiece,
+  NO_PROGRESS,
+  namedBoards,
+  type Progress,
+  type ProgressProblem,
+  partsIn,
+  pieceName,
+  progressProblems,
+  type Rect,
+  type Ruined,
+  type SawnBoard,
+  sawnBoards,
+} from './progress.js';
+export { type RemainOptions, remainingJob } from './remain.js';
+export { HAND_MIN, type ShopSaw, sawsFor, type Tool } from './saws.js';
 export { boardMarks, type TapeMark } from './tape-marks.js';
+export type { Hold } from './ways.js';

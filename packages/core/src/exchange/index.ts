@@ -1,5 +1,14 @@
 export { type PlanReading, planDocument, readBoxPlan, writeBoxPlan } from './box-plan-file.js';
 export { CUT_LIST_COLUMNS, writeCutListCsv } from './cut-list-csv.js';
+export {
+  progressDocument,
+  type ReadCutPlan,
+  readCutPlan,
+  readProgress,
+  strangersIn,
+  writeCutPlan,
+  writeProgress,
+} from './cut-plan-file.js';
 export { problemsOf, type Read } from './document.js';
 export { jsonSchema, SCHEMA_NAMES } from './json-schemas.js';
 export { layoutDocument, readLayout, writeLayout } from './layout-file.js';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { boxPlanSchema } from './box-plan-file.js';
+import { cutPlanSchema, progressSchema } from './cut-plan-file.js';
 import { layoutSchema } from './layout-file.js';
 import { layoutJobSchema } from './layout-job-file.js';
 
@@ -7,6 +8,8 @@ const SCHEMAS = {
   'box-plan': { version: 2, schema: boxPlanSchema },
   'layout-job': { version: 1, schema: () => layoutJobSchema },
   layout: { version: 1, schema: () => layoutSchema },
+  'cut-plan': { version: 1, schema: () => cutPlanSchema },
+  progress: { version: 1, schema: () => progressSchema },
 };
 export type SchemaName = keyof typeof SCHEMAS;
 export const SCHEMA_NAMES = Object.keys(SCHEMAS) as SchemaName[];

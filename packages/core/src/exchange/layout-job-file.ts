@@ -59,6 +59,7 @@ export const saw = z.object({
   keep: z
     .object({ length: distance, width: distance })
     .default({ length: 150 * 320, width: 60 * 320 }),
+  handMin: distance.exactOptional(),
 });
 
 const partFile = z.object({
@@ -120,6 +121,10 @@ export const stock = z.object({
   quantity: count,
   ...boardKindFields,
   keepWidth: distance.exactOptional(),
+  endTrim: distance.exactOptional(),
+  from: z
+    .object({ piece: name, rect: z.tuple([length, length, distance, distance]).readonly() })
+    .exactOptional(),
 });
 
 export const placementFields = {
@@ -139,6 +144,7 @@ export const layoutJobSchema = z.object({
   parts: z.array(part).max(5000),
   stock: z.array(stock).max(5000),
   pinned: z.array(z.object({ ...placementFields, stock: name, piece: count })).default([]),
+  kept: z.array(name).max(10_000).readonly().exactOptional(),
   effort: z.object({ seconds: z.number().positive().max(3600) }).default({ seconds: 3 }),
 });
 

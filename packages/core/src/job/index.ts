@@ -2,6 +2,7 @@ export { asManyAsNeeded } from './as-many-as-needed.js';
 export { boxNumber } from './box-number.js';
 export {
   EDGE_LEEWAY,
+  endTrimOf,
   type LayoutJob,
   type Part,
   type PinnedPlacement,

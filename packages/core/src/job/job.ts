@@ -16,6 +16,8 @@ export interface Saw {
   endTrim: Ticks;
   /** A leftover rectangle this big goes back to the rack; length along the board. */
   keep: { length: Ticks; width: Ticks };
+  /** Shortest piece held by hand at the saw; the usual where the shop says nothing. */
+  handMin?: Ticks;
 }
 
 /** A panel to be cut, so many times. Polygons are convex and anticlockwise, x along the grain, as seen from the outside face. */
@@ -53,6 +55,10 @@ export interface Stock {
   defects: readonly Defect[];
   /** Strips of this kind narrower than this are not worth keeping, even if the saw's least is less. */
   keepWidth?: Ticks;
+  /** Cut off each end of these, in place of the saw's. */
+  endTrim?: Ticks;
+  /** Where it comes from, for what is left of a board that is being sawn: the piece, and the rectangle in its board's frame. */
+  from?: { piece: string; rect: readonly [x: Ticks, y: Ticks, length: Ticks, width: Ticks] };
 }
 
 /**
@@ -80,6 +86,8 @@ export interface LayoutJob {
   stock: readonly Stock[];
   /** Placements fixed by hand; they come back unchanged. */
   pinned: readonly PinnedPlacement[];
+  /** Pieces of half-sawn boards that still hold parts, which are therefore not asked for: `board:piece`. */
+  kept?: readonly string[];
   /** Seconds the search may take. */
   effort: { seconds: number };
 }
@@ -88,6 +96,10 @@ export interface LayoutJob {
 export const THICKNESS_LEEWAY: Ticks = 160;
 /** Without a rip a part must reach both long edges to within half a millimetre. */
 export const EDGE_LEEWAY: Ticks = 160;
+
+/** What is cut off each end of a board before use. */
+export const endTrimOf = (stock: Pick<Stock, 'endTrim'>, saw: Pick<Saw, 'endTrim'>): Ticks =>
+  stock.endTrim ?? saw.endTrim;
 
 export const priceOf = (stock: Stock): Cents => stock.price ?? 0;
 

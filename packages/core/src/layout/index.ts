@@ -1,11 +1,24 @@
 export { checkLayout } from './checker/check.js';
-export { stuckTogether } from './checker/through-cuts.js';
 export type { Violation } from './checker/violation.js';
 export { type Goals, STANDARD_CLASSES, STANDARD_GOALS } from './goals.js';
 export type { KeptOffcut, LaidBoard, Layout, SearchControl, Unplaced } from './layout.js';
+export { patternOf } from './pattern.js';
 export { movedToPins, sortPins, whyNot } from './pins.js';
 export { placePart } from './placed.js';
 export { searchLayout, searchSteps } from './search/search.js';
+export { boardTree, targetsOf } from './separation/board-tree.js';
+export {
+  chordOf,
+  cutWood,
+  kerfOnFace,
+  leftOfCut,
+  NOTHING,
+  reachOf,
+  type SawCut,
+  type Wood,
+} from './separation/saw-cut.js';
+export { tiltOf } from './separation/saw-limits.js';
+export type { CutTree, FreeCut, ThroughCut, TreeCut, TreePiece } from './separation/separate.js';
 export { layoutBought, type Purchase, piecesBought, shoppingList, totalOf } from './shopping.js';
 export { isSamePiece, snapToNeighbours } from './snap.js';
 export { type Highs, highsSolver } from './solver/highs.js';

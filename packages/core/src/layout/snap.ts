@@ -1,4 +1,4 @@
-import type { LayoutJob, Placement, Stock } from '../job/index.js';
+import { endTrimOf, type LayoutJob, type Placement, type Stock } from '../job/index.js';
 import { minBy, must } from '../lists/index.js';
 import type { Ticks } from '../measure/index.js';
 import type { Point } from '../plane/index.js';
@@ -22,7 +22,7 @@ function snapped(value: number, places: readonly number[], reach: Ticks): Ticks 
  */
 export function snapToNeighbours(
   job: LayoutJob,
-  { laid, stock }: { laid: LaidBoard; stock: Pick<Stock, 'length' | 'width'> },
+  { laid, stock }: { laid: LaidBoard; stock: Pick<Stock, 'length' | 'width' | 'endTrim'> },
   placement: Placement,
   [x, y]: Point,
   reach: Ticks,
@@ -31,7 +31,8 @@ export function snapToNeighbours(
   const part = must(partOf(placement.part), `the part “${placement.part}”`);
   const [left, bottom, right, top] = placePart(part, { ...placement, x: 0, y: 0 }).bounds;
   const [long, wide] = [right - left, top - bottom];
-  const { kerf, endTrim } = job.saw;
+  const { kerf } = job.saw;
+  const endTrim = endTrimOf(stock, job.saw);
   const rims = laid.placements
     .filter((other) => !isSamePiece(other, placement))
     .flatMap((other) => {

@@ -2,31 +2,23 @@ import { type LayoutJob, priceOf } from '../job/index.js';
 import { at, entry, sum } from '../lists/index.js';
 import type { Cents, Ticks } from '../measure/index.js';
 import { meanArea } from './area.js';
-import { cutsToFree } from './cuts-to-free.js';
 import type { Layout } from './layout.js';
-import { placePart } from './placed.js';
+import { patternOf } from './pattern.js';
+import { boardTree } from './separation/board-tree.js';
 
-/** Saw strokes that free every panel of a layout, as a maker counts them. */
+/** How many cuts free everything in a layout. Boards of one kind that are cut alike are counted once and multiplied. */
 export function countCuts(job: LayoutJob, layout: Layout): number {
-  const parts = new Map(job.parts.map((part) => [part.id, part]));
-  return layout.boards.reduce((sum, board) => {
-    const stock = job.stock.find((each) => each.id === board.stock);
-    if (!stock) return sum;
-    const pieces = board.placements.flatMap((placement) => {
-      const part = parts.get(placement.part);
-      if (!part) return [];
-      const [left, bottom, right, top] = placePart(part, placement).bounds;
-      return [{ left, bottom, right, top }];
-    });
-    return (
-      sum +
-      cutsToFree(
-        pieces,
-        { left: 0, bottom: 0, right: stock.length, top: stock.width },
-        job.saw.kerf,
-      )
-    );
-  }, 0);
+  const known = new Map<string, number>();
+  return sum(
+    layout.boards.map((board) => {
+      const stock = job.stock.find((each) => each.id === board.stock);
+      if (!stock) return 0;
+      const key = patternOf(board);
+      const cuts = known.get(key) ?? boardTree(job, stock, board).cuts.length;
+      known.set(key, cuts);
+      return cuts;
+    }),
+  );
 }
 
 /** What all boards of a layout are worth whole, at the prices of the job's stock. */

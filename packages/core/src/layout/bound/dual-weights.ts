@@ -1,4 +1,4 @@
-import type { Part, Saw, Stock } from '../../job/index.js';
+import { endTrimOf, type Part, type Saw, type Stock } from '../../job/index.js';
 import { at } from '../../lists/index.js';
 import { type Ticks, TOLERANCE } from '../../measure/index.js';
 import {
@@ -53,7 +53,7 @@ const axesOf = (part: Part, stock: readonly Stock[]): readonly (0 | 1)[] =>
 const kerfOf = (saw: Saw): number => Math.max(0, saw.kerf - TOLERANCE);
 
 const usable = (kind: Stock, saw: Saw): readonly [Ticks, Ticks] => [
-  Math.max(0, kind.length - 2 * saw.endTrim) + 2 * TOLERANCE,
+  Math.max(0, kind.length - 2 * endTrimOf(kind, saw)) + 2 * TOLERANCE,
   kind.width + 2 * TOLERANCE,
 ];
 
@@ -97,9 +97,9 @@ function lostWood(kind: Stock, demands: readonly Demand[], saw: Saw): Lost[] {
       continue;
     const inset = zone.kind === 'circle' ? zone.radius * (1 - Math.SQRT1_2) : 0;
     const inside: Lost = [
-      Math.max(saw.endTrim, left + inset),
+      Math.max(endTrimOf(kind, saw), left + inset),
       Math.max(0, bottom + inset),
-      Math.min(kind.length - saw.endTrim, right - inset),
+      Math.min(kind.length - endTrimOf(kind, saw), right - inset),
       Math.min(kind.width, top - inset),
     ];
     const meets = (other: Lost) =>
@@ -205,7 +205,7 @@ function lineMeasure(
       const lost = lostWood(kind, demands, saw);
       let room = 0;
       for (let line = 1; line <= lines; line += 1) {
-        const at = line * strip - kerf / 2 + (along === 0 ? 0 : saw.endTrim);
+        const at = line * strip - kerf / 2 + (along === 0 ? 0 : endTrimOf(kind, saw));
         room += run + kerf;
         for (const each of lost) {
           const [low, high, from, to] =
@@ -280,10 +280,10 @@ function freeStretches(
     return to - from > 2 * LINE_LEEWAY ? [[from + LINE_LEEWAY, to - LINE_LEEWAY]] : [];
   });
   const stretches: number[] = [];
-  let at = saw.endTrim;
+  let at = endTrimOf(kind, saw);
   for (const [from, to] of [
     ...blocked,
-    [kind.length - saw.endTrim, Number.POSITIVE_INFINITY] as [number, number],
+    [kind.length - endTrimOf(kind, saw), Number.POSITIVE_INFINITY] as [number, number],
   ].sort((p, q) => p[0] - q[0])) {
     if (from > at) stretches.push(from - at + 2 * TOLERANCE);
     at = Math.max(at, to);

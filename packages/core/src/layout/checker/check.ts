@@ -1,9 +1,10 @@
-import type { LayoutJob, Placement, Stock } from '../../job/index.js';
+import { endTrimOf, type LayoutJob, type Placement } from '../../job/index.js';
 import { text } from '../../text/index.js';
 import type { LaidBoard, Layout } from '../layout.js';
+import { patternOf } from '../pattern.js';
 import { placePart } from '../placed.js';
 import { checkCounts } from './counts.js';
-import { checkCuts, checkOffcuts } from './one-board.js';
+import { checkGaps, checkOffcuts, checkReach, checkThroughCuts } from './one-board.js';
 import { checkDefects, checkEdges, checkInside, checkWood } from './one-part.js';
 import { type Lying, quoted, type Report, type Violation } from './violation.js';
 
@@ -26,14 +27,6 @@ function lyingOf(job: LayoutJob, placement: Placement, path: string, report: Rep
   const name = text`${quoted(part.id)} ${copy}`;
   return { part, placement, placed: placePart(part, placement), path, name };
 }
-
-/** Boards of one kind cut alike break the same rules. */
-const patternOf = (stock: Stock, all: readonly Lying[], board: LaidBoard): string =>
-  JSON.stringify([
-    stock.id,
-    all.map(({ part, placement: { x, y, turn, flipped } }) => [part.id, x, y, turn, flipped]),
-    board.offcuts.map(({ x, y, length, width }) => [x, y, length, width]),
-  ]);
 
 /** One board: its parts one by one, then together. `clean` are the patterns that broke no rule. */
 function checkBoard(
@@ -58,18 +51,21 @@ function checkBoard(
   const all = board.placements.flatMap(
     (placement, at) => lyingOf(job, placement, `${path}.placements[${at}]`, report) ?? [],
   );
-  const pattern = patternOf(stock, all, board);
+  // Boards of one kind cut alike break the same rules.
+  const pattern = patternOf(board);
   if (clean.has(pattern)) return;
   const before = violations.length;
   for (const lying of all) {
     checkWood(lying, stock, report);
-    checkInside(lying, stock, job.saw.endTrim, report);
+    checkInside(lying, stock, endTrimOf(stock, job.saw), report);
     checkDefects(lying, stock, report);
     checkEdges(lying, stock, job, report);
   }
   const judged = { board, all, stock, job, path };
-  checkCuts(judged, report);
+  checkGaps(judged, report);
+  checkReach(judged, report);
   checkOffcuts(judged, report);
+  checkThroughCuts(judged, violations.length === before, report);
   if (violations.length === before) clean.add(pattern);
 }
 

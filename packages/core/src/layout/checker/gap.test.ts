@@ -3,7 +3,6 @@ import fc from 'fast-check';
 import { at } from '../../lists/index.js';
 import type { Point } from '../../plane/index.js';
 import { areApart, type LyingSolid } from './gap.js';
-import { stuckTogether } from './through-cuts.js';
 
 const DEPTH = 6000;
 /** A box with one end sloped on its face and bevelled through its thickness. */
@@ -80,48 +79,5 @@ describe('the gap between two pieces', () => {
         expect(areApart(a, moved(a, 1500, 900), 0)).toBe(false);
       }),
     );
-  });
-});
-
-describe('cuts from edge to edge', () => {
-  const saw = {
-    kerf: 960,
-    rip: true,
-    throughCuts: true,
-    maxMitre: 60,
-    maxTilt: 45,
-    endTrim: 0,
-    keep: { length: 0, width: 0 },
-  };
-  const block = (x: number, y: number, length: number, width: number): LyingSolid => {
-    const face: Point[] = [
-      [x, y],
-      [x + length, y],
-      [x + length, y + width],
-      [x, y + width],
-    ];
-    return { faceA: face, faceB: face, depth: DEPTH };
-  };
-
-  test('part rows and columns, but not four pieces that lie round a fifth', () => {
-    const grid = [0, 1, 2].flatMap((column) =>
-      [0, 1].map((row) => block(column * 11_000, row * 6000, 10_000, 5000)),
-    );
-    expect(stuckTogether(grid, saw)).toEqual([]);
-    const wheel = [
-      block(0, 0, 20_000, 9000),
-      block(21_000, 0, 9000, 20_000),
-      block(10_000, 21_000, 20_000, 9000),
-      block(0, 10_000, 9000, 20_000),
-    ];
-    expect(stuckTogether(wheel, saw)).toHaveLength(4);
-  });
-
-  test('without a rip only what lies one behind the other comes apart', () => {
-    const behind = [block(0, 0, 10_000, 5000), block(11_000, 0, 10_000, 5000)];
-    const beside = [block(0, 0, 10_000, 5000), block(0, 6000, 10_000, 5000)];
-    expect(stuckTogether(behind, { ...saw, rip: false })).toEqual([]);
-    expect(stuckTogether(beside, { ...saw, rip: false })).toHaveLength(2);
-    expect(stuckTogether(beside, saw)).toEqual([]);
   });
 });

@@ -2,9 +2,11 @@ import { EDGE_LEEWAY, type LayoutJob, type Stock } from '../../job/index.js';
 import { TOLERANCE } from '../../measure/index.js';
 import { joinTexts, ofLength, text } from '../../text/index.js';
 import type { KeptOffcut, LaidBoard } from '../layout.js';
+import { offcutTarget, wholeBoard } from '../separation/board-tree.js';
+import { separate } from '../separation/separate.js';
+import type { Target } from '../separation/target.js';
 import { areApart, type LyingSolid } from './gap.js';
 import { outlineOf } from './polygons.js';
-import { stuckTogether } from './through-cuts.js';
 import type { Lying, Report } from './violation.js';
 
 /** What lies on one board, judged together. */
@@ -23,7 +25,7 @@ const solidOf = ({ placed }: Lying, { thickness }: Stock): LyingSolid => ({
 });
 
 /** Rule 3: any two parts a kerf apart at every depth. */
-function checkGaps({ all, stock, job }: JudgedBoard, report: Report): void {
+export function checkGaps({ all, stock, job }: JudgedBoard, report: Report): void {
   const { kerf } = job.saw;
   all.forEach((second, index) => {
     for (const first of all.slice(0, index))
@@ -37,7 +39,7 @@ function checkGaps({ all, stock, job }: JudgedBoard, report: Report): void {
 }
 
 /** Rule 6 without a rip: every part reaches both long edges of the board. */
-function checkReach({ all, stock, job }: JudgedBoard, report: Report): void {
+export function checkReach({ all, stock, job }: JudgedBoard, report: Report): void {
   if (job.saw.rip) return;
   for (const { placed, name, path } of all) {
     const short = [placed.faceA, placed.faceB].some((face) => {
@@ -53,24 +55,30 @@ function checkReach({ all, stock, job }: JudgedBoard, report: Report): void {
   }
 }
 
-/** Rule 6: straight cuts right across the piece in hand part everything. */
-function checkThroughCuts({ all, stock, job, path }: JudgedBoard, report: Report): void {
+/** Rule 6: straight cuts right across the piece in hand part everything, and with offcuts that are sound, those too. */
+export function checkThroughCuts(
+  { board, all, stock, job, path }: JudgedBoard,
+  withOffcuts: boolean,
+  report: Report,
+): void {
   if (!job.saw.throughCuts && job.saw.rip) return;
-  const solids = all.map((lying) => solidOf(lying, stock));
-  const stuck = stuckTogether(solids, job.saw);
-  if (stuck.length === 0) return;
-  const names = all.filter((_, index) => stuck.some((solid) => solid === solids[index]));
-  const listed = joinTexts(
-    names.map(({ name }) => name),
-    ', ',
+  const parts = all.map(
+    ({ part, placement, placed }): Target => ({
+      wood: placed,
+      part: { id: part.id, copy: placement.copy },
+    }),
   );
+  const offcuts = withOffcuts ? board.offcuts.map(offcutTarget) : [];
+  const { stuck } = separate(wholeBoard(stock), [...parts, ...offcuts], {
+    saw: { ...job.saw, throughCuts: true },
+    depth: stock.thickness,
+  });
+  if (stuck.length === 0) return;
+  const names = stuck.map(
+    (target) => all[parts.indexOf(target)]?.name ?? text`offcut ${offcuts.indexOf(target)}`,
+  );
+  const listed = joinTexts(names, ', ');
   report(6, path, text`no through cut separates ${listed}`);
-}
-
-export function checkCuts(judged: JudgedBoard, report: Report): void {
-  checkGaps(judged, report);
-  checkReach(judged, report);
-  checkThroughCuts(judged, report);
 }
 
 const isOver = ({ x, y, length, width }: KeptOffcut, stock: Stock): boolean =>

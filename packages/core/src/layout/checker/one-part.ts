@@ -1,11 +1,17 @@
-import { type LayoutJob, type Saw, type Stock, THICKNESS_LEEWAY } from '../../job/index.js';
+import {
+  endTrimOf,
+  type LayoutJob,
+  type Saw,
+  type Stock,
+  THICKNESS_LEEWAY,
+} from '../../job/index.js';
 import { ringPairs } from '../../lists/index.js';
 import { atan2, type Ticks, TOLERANCE } from '../../measure/index.js';
 import { intersectPolygons, type Point, subtractPolygon } from '../../plane/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
 import { mustBeCutAway } from '../../wood/index.js';
+import { ANGLE_LEEWAY, mitreOf } from '../separation/saw-limits.js';
 import { hasArea, outlineOf } from './polygons.js';
-import { ANGLE_LEEWAY, mitreOf } from './through-cuts.js';
 import type { Lying, Report } from './violation.js';
 
 /** Rules 1 and 4: thickness, material, grain, faces. */
@@ -71,7 +77,8 @@ type Edge = readonly [from: Point, to: Point];
 const runOf = ([from, to]: Edge) => Math.hypot(to[0] - from[0], to[1] - from[1]);
 
 /** Whether an edge stays as the board's own. */
-const isBoardEdge = (points: readonly Point[], stock: Stock, { endTrim }: Saw): boolean => {
+const isBoardEdge = (points: readonly Point[], stock: Stock, saw: Saw): boolean => {
+  const endTrim = endTrimOf(stock, saw);
   const on = (axis: 0 | 1, at: Ticks) =>
     points.every((point) => Math.abs(point[axis] - at) <= TOLERANCE);
   return on(1, 0) || on(1, stock.width) || on(0, endTrim) || on(0, stock.length - endTrim);

@@ -1,8 +1,11 @@
 import type { LayoutJob, PinnedPlacement, Saw, Stock } from '../../job/index.js';
 import { at, maxBy, sum } from '../../lists/index.js';
 import type { Cents, Ticks } from '../../measure/index.js';
-import { cutsToFree } from '../cuts-to-free.js';
+import type { Point } from '../../plane/index.js';
 import { type Goals, woodWorth } from '../goals.js';
+import { offcutTarget, wholeBoard } from '../separation/board-tree.js';
+import { separate } from '../separation/separate.js';
+import type { Target } from '../separation/target.js';
 import type { BoardFiller, Filling, Piece, Wanted } from './fill-board.js';
 import { type Lying, lyingOf, offcutsOf } from './offcuts.js';
 
@@ -36,12 +39,15 @@ export interface Construction {
   missing: Int32Array;
 }
 
-const rectOf = ({ x, y, shape }: Piece) => ({
-  left: x,
-  bottom: y,
-  right: x + shape.length,
-  top: y + shape.width,
-});
+/** A piece as it is to come out of its board. */
+function targetOf({ x, y, shape }: Piece): Target {
+  const moved = (face: readonly Point[]) => face.map(([px, py]): Point => [px + x, py + y]);
+  const [faceA, faceB] = [moved(shape.a), moved(shape.b)];
+  return {
+    wood: shape.flipped ? { faceA: faceA.reverse(), faceB: faceB.reverse() } : { faceA, faceB },
+    part: { id: String(shape.part), copy: 0 },
+  };
+}
 
 /** A filling with what it leaves and costs in cuts. */
 export function weigh(pile: Pile, filling: Filling, saw: Saw, goals: Goals): FilledBoard {
@@ -61,11 +67,11 @@ export function weigh(pile: Pile, filling: Filling, saw: Saw, goals: Goals): Fil
     filling,
     used: woodWorth(stock.length, stock.width, goals) - back,
     longest: Math.max(0, ...offcuts.map((offcut) => offcut.length)),
-    cuts: cutsToFree(
-      filling.pieces.map(rectOf),
-      { left: 0, bottom: 0, right: stock.length, top: stock.width },
-      saw.kerf,
-    ),
+    cuts: separate(
+      wholeBoard(stock),
+      [...filling.pieces.map(targetOf), ...offcuts.map(offcutTarget)],
+      { saw, depth: stock.thickness },
+    ).cuts.length,
   };
 }
 

@@ -1,4 +1,4 @@
-import type { Saw, Stock } from '../../job/index.js';
+import { endTrimOf, type Saw, type Stock } from '../../job/index.js';
 import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import { type Goals, woodWorth } from '../goals.js';
@@ -12,6 +12,8 @@ export interface Lying {
   y: Ticks;
   length: Ticks;
   width: Ticks;
+  /** How far its faces lie apart at most. */
+  lean: Ticks;
 }
 
 export const lyingOf = ({ x, y, shape }: Piece): Lying => ({
@@ -19,16 +21,20 @@ export const lyingOf = ({ x, y, shape }: Piece): Lying => ({
   y,
   length: shape.length,
   width: shape.width,
+  lean: shape.lean,
 });
 
 /** A region's end beyond its last piece and the strip above its highest piece, whichever way they share the corner. */
 function cornerRests(
   pieces: readonly Lying[],
   region: { left: Ticks; right: Ticks; bottom: Ticks; top: Ticks },
-  saw: Saw,
+  { saw, depth }: { saw: Saw; depth: Ticks },
 ): KeptOffcut[][] {
-  const reach = Math.ceil(Math.max(...pieces.map((piece) => piece.x + piece.length))) + saw.kerf;
-  const height = Math.ceil(Math.max(...pieces.map((piece) => piece.y + piece.width))) + saw.kerf;
+  // A tilted blade takes more of the face: a bevel is to be sawn while the board is long.
+  const beyond = (place: number, { lean }: Lying) =>
+    Math.ceil(place + saw.kerf * Math.hypot(1, lean / depth));
+  const reach = Math.max(...pieces.map((piece) => beyond(piece.x + piece.length, piece)));
+  const height = Math.max(...pieces.map((piece) => beyond(piece.y + piece.width, piece)));
   const end: KeptOffcut = {
     x: reach,
     y: region.bottom,
@@ -173,12 +179,13 @@ export function offcutsOf(
   const worth = (offcuts: readonly KeptOffcut[]) =>
     offcuts.reduce((sum, offcut) => sum + worthOf(offcut), 0);
   const board = {
-    left: saw.endTrim,
-    right: stock.length - saw.endTrim,
+    left: endTrimOf(stock, saw),
+    right: stock.length - endTrimOf(stock, saw),
     bottom: 0,
     top: stock.width,
   };
-  const choices = cornerRests(pieces, board, saw);
+  const sawing = { saw, depth: stock.thickness };
+  const choices = cornerRests(pieces, board, sawing);
   const lanes = lanesOf(pieces);
   if (lanes.length > 1) {
     const rests = lanes.map((lane, index) => {
@@ -186,7 +193,7 @@ export function offcutsOf(
       const next = lanes[index + 1];
       const top = next ? Math.min(...next.map((piece) => piece.y)) - saw.kerf : stock.width;
       return at(
-        cornerRests(lane, { ...board, bottom, top }, saw)
+        cornerRests(lane, { ...board, bottom, top }, sawing)
           .map(worthwhile)
           .sort((a, b) => worth(b) - worth(a)),
         0,

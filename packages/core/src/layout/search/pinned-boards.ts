@@ -1,4 +1,5 @@
 import {
+  endTrimOf,
   type LayoutJob,
   type PinnedPlacement,
   priceOf,
@@ -11,6 +12,7 @@ import { boundsOf } from '../../plane/index.js';
 import type { Pile } from './construct.js';
 import type { BoardFiller } from './fill-board.js';
 import type { Lying } from './offcuts.js';
+import { leanOf } from './shapes.js';
 
 /** A board on which the maker fixed pieces by hand, by its index among the kinds and its own number. */
 export interface PinnedBoard {
@@ -60,7 +62,8 @@ export class PinnedBoards {
     });
     const left = stock.quantity - pinned.length;
     if (left <= 0) return piles;
-    const ends = [[job.saw.endTrim, stock.length - job.saw.endTrim]] as const;
+    const trim = endTrimOf(stock, job.saw);
+    const ends = [[trim, stock.length - trim]] as const;
     return [...piles, { ...shared, left, price: priceOf(stock), ends, pinned: null }];
   }
 }
@@ -75,11 +78,13 @@ export const lyingPins = (pins: readonly PinnedPlacement[], job: LayoutJob): Lyi
     const [left, bottom, right, top] = boundsOf([...part.outline, ...part.underside]);
     const [along, across] = [right - left, top - bottom];
     const [length, width] = pin.turn % 180 === 0 ? [along, across] : [across, along];
-    return { x: pin.x, y: pin.y, length, width };
+    return { x: pin.x, y: pin.y, length, width, lean: leanOf(part.outline, part.underside) };
   });
 
 /** Free stretches of a board along its length, a kerf from pieces fixed by hand. */
-function freeEnds(stock: Stock, pins: readonly Lying[], { endTrim, kerf }: Saw): [Ticks, Ticks][] {
+function freeEnds(stock: Stock, pins: readonly Lying[], saw: Saw): [Ticks, Ticks][] {
+  const { kerf } = saw;
+  const endTrim = endTrimOf(stock, saw);
   const ends: [Ticks, Ticks][] = [];
   let from = endTrim;
   for (const { x, length } of [...pins].sort((a, b) => a.x - b.x)) {

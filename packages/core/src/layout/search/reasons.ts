@@ -1,4 +1,4 @@
-import { type LayoutJob, type Part, type Stock, suits } from '../../job/index.js';
+import { endTrimOf, type LayoutJob, type Part, type Stock, suits } from '../../job/index.js';
 import { boundsOf } from '../../plane/index.js';
 import { joinTexts, ofAngle, ofLength, type Text, text } from '../../text/index.js';
 import type { Misfit } from './shapes.js';
@@ -38,7 +38,7 @@ function noThickness(part: Part, job: LayoutJob): Text {
 function tooLarge(part: Part, job: LayoutJob, stock: readonly Stock[]): Text {
   const [left, bottom, right, top] = boundsOf([...part.outline, ...part.underside]);
   const widest = Math.max(...stock.map(({ width }) => width));
-  const longest = Math.max(...stock.map(({ length }) => length)) - 2 * job.saw.endTrim;
+  const longest = Math.max(...stock.map((each) => each.length - 2 * endTrimOf(each, job.saw)));
   return top - bottom > widest
     ? text`wider than any board: ${ofLength(top - bottom)} against ${ofLength(widest)}`
     : text`longer than any board: ${ofLength(right - left)} against ${ofLength(longest)}`;

@@ -1,4 +1,4 @@
-import { EDGE_LEEWAY, type Part, type Saw, type Stock } from '../../job/index.js';
+import { EDGE_LEEWAY, endTrimOf, type Part, type Saw, type Stock } from '../../job/index.js';
 import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import {
@@ -21,6 +21,8 @@ export interface Shape {
   b: readonly Point[];
   length: Ticks;
   width: Ticks;
+  /** How far its faces lie apart where they are furthest, for what a bevel's cut takes. */
+  lean: Ticks;
   /** Directions, with x > 0, square to the sloped edges at its left and right end. */
   leftSlopes: readonly Point[];
   rightSlopes: readonly Point[];
@@ -109,6 +111,10 @@ function likeness({ a, b, cutAway, clear }: Shape, withZones: boolean): string {
   return `${list(a)}|${list(b)}|${zones}`;
 }
 
+/** How far corners that belong together lie apart on the two faces, at most. */
+export const leanOf = (a: readonly Point[], b: readonly Point[]): Ticks =>
+  Math.max(0, ...a.map(([x, y], index) => Math.hypot(at(b, index)[0] - x, at(b, index)[1] - y)));
+
 /** One way of lying on a kind of board, or what stands against it. */
 function shapeOf(
   part: Part,
@@ -124,7 +130,7 @@ function shapeOf(
     return [x - left, y - bottom];
   };
   const [length, width] = [right - left, top - bottom];
-  if (length > stock.length - 2 * saw.endTrim || width > stock.width) return 'too large';
+  if (length > stock.length - 2 * endTrimOf(stock, saw) || width > stock.width) return 'too large';
   const [a, b] = [upper.map(move), lower.map(move)];
   if (!saw.rip && !(reaches(a, stock.width) && reaches(b, stock.width))) return 'no rip';
   const edges = edgesOf(a, b, part.thickness, flipped);
@@ -143,6 +149,7 @@ function shapeOf(
     b,
     length,
     width,
+    lean: leanOf(a, b),
     leftSlopes: slopes(-1),
     rightSlopes: slopes(1),
     clear: part.clear.map((zone) => transformZone(zone, move)),

@@ -1,0 +1,387 @@
+import type { LayoutJob, Stock } from '../job/index.js';
+import {
+  boardTree,
+  type CutTree,
+  type LaidBoard,
+  type Layout,
+  patternOf,
+  type ThroughCut,
+} from '../layout/index.js';
+import { at, entry, must, sum } from '../lists/index.js';
+import type { Degrees, Ticks } from '../measure/index.js';
+import { ofAngle, ofPanel, type Text, text } from '../text/index.js';
+import type { FaceUp, Side } from './fence.js';
+import { arranged, type Item, Ordering, type Run } from './order.js';
+import { type ShopSaw, sawsFor, type Tool } from './saws.js';
+import { type Choosable, chooseWays, keyOf, type Setting } from './settings.js';
+import { atSaw, type Hold, waysOf } from './ways.js';
+
+/** One cut of one board as it is made: both by their place in the plan. */
+export interface StepCut {
+  cut: number;
+  board: number;
+  faceUp: FaceUp | null;
+  fence: Side | null;
+  end: Side | null;
+  hold: Hold;
+}
+
+/** Cuts made one after the other at one setting of one saw. Angles in degrees, the stop in ticks. */
+export interface Step {
+  tool: Tool;
+  saw: string;
+  angle: Degrees;
+  tilt: Degrees;
+  stop: Ticks | null;
+  cuts: readonly StepCut[];
+  /** What to do first. */
+  before: readonly Text[];
+}
+
+export interface PlannedBoard {
+  stock: string;
+  piece: number;
+  tree: CutTree;
+}
+
+/** What to do with which board, in which order, at which setting. */
+export interface CutPlan {
+  boards: readonly PlannedBoard[];
+  steps: readonly Step[];
+  /** Settings of the same boards sawn one after the other. */
+  boardAfterBoard: number;
+  /** The different settings there are: no order has fewer. */
+  lowerBound: number;
+  minutes: number;
+}
+
+/** Why boards cannot be cut as they are laid: on which board, and what. */
+export interface CutProblem {
+  board: number;
+  message: Text;
+}
+
+export type PlannedCuts =
+  | { ok: true; plan: CutPlan }
+  | { ok: false; problems: readonly CutProblem[] };
+
+/** What changing a saw costs, in minutes: the shop's own, or the usual. */
+export interface ChangeCosts {
+  saw: number;
+  tilt: number;
+  angle: number;
+  stop: number;
+  cut: number;
+}
+
+/** With a test piece after each change of tilt or angle. Common practice, no source. */
+export const USUAL_COSTS: ChangeCosts = { saw: 2, tilt: 4, angle: 3, stop: 0.75, cut: 0.5 };
+
+/** Boards of one kind that are cut alike: they share one tree. */
+interface Pattern {
+  stock: Stock;
+  tree: CutTree;
+  boards: number[];
+}
+
+function patternsOf(job: LayoutJob, boards: readonly LaidBoard[]): Pattern[] {
+  const patterns = new Map<string, Pattern>();
+  for (const [index, board] of boards.entries()) {
+    const key = patternOf(board);
+    const known = patterns.get(key);
+    if (known) {
+      known.boards.push(index);
+      continue;
+    }
+    const stock = must(
+      job.stock.find(({ id }) => id === board.stock),
+      `the stock “${board.stock}”`,
+    );
+    patterns.set(key, { stock, tree: boardTree(job, stock, board), boards: [index] });
+  }
+  return [...patterns.values()];
+}
+
+/** What keeps a pattern from being cut: parts that no through cut separates, or with an edge that the saw cannot make. */
+function problemsOf({ tree, boards }: Pattern): CutProblem[] {
+  const board = at(boards, 0);
+  const named = ({ part }: CutTree['stuck'][number]): Text =>
+    part ? text`“${ofPanel(part.id)}” ${part.copy}` : text`an offcut`;
+  return [
+    ...tree.stuck.map((target) => ({
+      board,
+      message: text`no through cut separates ${named(target)} from what lies beside it`,
+    })),
+    ...tree.unmade.map((target) => ({
+      board,
+      message: text`${named(target)} has an edge that the saw cannot make`,
+    })),
+  ];
+}
+
+/** A cut of a pattern that a saw is set for, with its place in the order. */
+interface Sawn {
+  pattern: Pattern;
+  cut: number;
+  after: number | null;
+  choosable: Choosable;
+}
+
+/** Every through cut of the patterns; free cuts come by themselves. */
+function sawnOf(
+  job: LayoutJob,
+  patterns: readonly Pattern[],
+  saws: readonly ShopSaw[],
+): Sawn[] | CutProblem[] {
+  const sawn: Sawn[] = [];
+  const problems: CutProblem[] = [];
+  for (const pattern of patterns) {
+    const { tree, stock, boards } = pattern;
+    const givenBy = new Map<number, number>();
+    const add = (each: ThroughCut, cut: number) => {
+      const ways = waysOf(atSaw(tree, each, job.saw.kerf, stock.thickness), saws);
+      if (ways.length === 0)
+        problems.push({
+          board: at(boards, 0),
+          message: text`no saw of the shop makes cut ${cut + 1}`,
+        });
+      const after = givenBy.get(each.of) ?? null;
+      for (const id of each.gives) if (id !== null) givenBy.set(id, sawn.length);
+      sawn.push({ pattern, cut, after, choosable: { ways, boards: boards.length } });
+    };
+    for (const [cut, each] of tree.cuts.entries()) if (each.kind === 'through') add(each, cut);
+  }
+  return problems.length > 0 ? problems : sawn;
+}
+
+const isProblem = (list: Sawn[] | CutProblem[]): list is CutProblem[] => {
+  const [first] = list;
+  return first !== undefined && 'message' in first;
+};
+
+/** Minutes to change from one setting to another. */
+function changeCost(from: Setting | null, to: Setting, costs: ChangeCosts): number {
+  if (!from || from.saw !== to.saw) return costs.saw + changeFrom(null, to, costs);
+  return changeFrom(from, to, costs);
+}
+
+function changeFrom(from: Setting | null, to: Setting, costs: ChangeCosts): number {
+  const [angle, tilt, stop] = from ? [from.angle, from.tilt, from.stop] : [0, 0, null];
+  return (
+    (tilt === to.tilt ? 0 : costs.tilt) +
+    (angle === to.angle ? 0 : costs.angle) +
+    (stop === to.stop || to.stop === null ? 0 : costs.stop) +
+    // Only which way the piece lies tells these apart: something else is better done in between.
+    (from && from.turned !== to.turned && stop === to.stop ? 100 : 0)
+  );
+}
+
+/** How two scraps tell whether an angle is right. */
+const testPieces = (setting: Setting): Text[] => [
+  ...(setting.tilt > 0
+    ? [
+        text`test piece: saw a scrap across at a tilt of ${ofAngle(setting.tilt)}, turn one half over against the other on a flat table: together they lean ${ofAngle(2 * setting.tilt)} from straight; measure that and halve the error`,
+      ]
+    : []),
+  ...(setting.angle > 0
+    ? [
+        text`test piece: saw a scrap at ${ofAngle(setting.angle)}, turn one half over against the other: together they turn ${ofAngle(2 * setting.angle)} from straight; measure that and halve the error`,
+      ]
+    : []),
+];
+
+/** The settings, numbered, and the cuts as they are put in order. */
+class Sequencing {
+  readonly settings: Setting[] = [];
+  readonly items: Item[];
+  private readonly numbers = new Map<string, number>();
+
+  constructor(
+    readonly sawn: readonly Sawn[],
+    readonly chosen: ReturnType<typeof chooseWays>,
+    private readonly costs: ChangeCosts,
+  ) {
+    this.items = sawn.map(({ after }, index) => ({
+      setting: this.numberOf(at(chosen, index).setting),
+      after,
+    }));
+  }
+
+  private numberOf(setting: Setting): number {
+    const key = keyOf(setting);
+    const known = this.numbers.get(key);
+    if (known !== undefined) return known;
+    this.numbers.set(key, this.settings.length);
+    return this.settings.push(setting) - 1;
+  }
+
+  readonly cost = (from: number | null, to: number): number =>
+    changeCost(from === null ? null : at(this.settings, from), at(this.settings, to), this.costs);
+
+  /** All boards together. */
+  together(): Run[] {
+    const { runs } = new Ordering(this.items).runs();
+    return arranged(runs, this.items, this.cost);
+  }
+
+  /** Settings of the boards one after the other, each in its own best order, a setting that stays not counted again. */
+  boardAfterBoard(boards: readonly Pattern[]): number {
+    const known = new Map<string, { settings: number; last: number | null }>();
+    const own = new Map<Pattern, Ordering>();
+    let standing: number | null = null;
+    let settings = 0;
+    for (const pattern of boards) {
+      const key = `${boards.indexOf(pattern)} ${standing}`;
+      let result = known.get(key);
+      if (!result) {
+        const ordering = own.get(pattern) ?? new Ordering(this.itemsOf(pattern));
+        own.set(pattern, ordering);
+        const found = ordering.runs(standing);
+        result = { settings: found.settings, last: found.runs.at(-1)?.setting ?? standing };
+        known.set(key, result);
+      }
+      settings += result.settings;
+      standing = result.last;
+    }
+    return settings;
+  }
+
+  private itemsOf(pattern: Pattern): Item[] {
+    const first = this.sawn.findIndex((each) => each.pattern === pattern);
+    return this.items
+      .filter((_item, index) => at(this.sawn, index).pattern === pattern)
+      .map(({ setting, after }) => ({ setting, after: after === null ? null : after - first }));
+  }
+}
+
+/** The steps of the runs, with a test piece where a tilt or an angle is set for the first time. */
+function stepsOf(sequencing: Sequencing, runs: readonly Run[]): Step[] {
+  const tested = new Set<string>();
+  return runs.map(({ setting: number, items }): Step => {
+    const setting = at(sequencing.settings, number);
+    const { tool, saw, angle, tilt, stop } = setting;
+    const isNew = (kind: string, value: Degrees): boolean => {
+      const key = `${saw} ${kind} ${value}`;
+      if (value === 0 || tested.has(key)) return false;
+      tested.add(key);
+      return true;
+    };
+    const cuts = items.flatMap((item) => {
+      const { pattern, cut } = at(sequencing.sawn, item);
+      const { fence, faceUp, end, hold } = at(sequencing.chosen, item).way;
+      return pattern.boards.map(
+        (board): StepCut => ({ cut, board, faceUp, fence, end: stop === null ? null : end, hold }),
+      );
+    });
+    const before = testPieces({
+      ...setting,
+      tilt: isNew('tilt', tilt) ? tilt : 0,
+      angle: isNew('angle', angle) ? angle : 0,
+    });
+    return { tool, saw, angle, tilt, stop, cuts, before };
+  });
+}
+
+/** Where the saw turns inside the wood: all of it last, each board clamped. */
+function freeSteps(patterns: readonly Pattern[], saws: readonly ShopSaw[]): Step[] {
+  const cuts = patterns.flatMap(({ tree, boards }) =>
+    tree.cuts.flatMap((each, cut) =>
+      each.kind === 'free'
+        ? boards.map(
+            (board): StepCut => ({
+              cut,
+              board,
+              faceUp: null,
+              fence: null,
+              end: null,
+              hold: 'clamp',
+            }),
+          )
+        : [],
+    ),
+  );
+  if (cuts.length === 0) return [];
+  const saw = saws.find(({ tools }) => tools.includes('free'))?.name ?? 'jigsaw';
+  return [{ tool: 'free', saw, angle: 0, tilt: 0, stop: null, cuts, before: [] }];
+}
+
+/** Settings within a saw's reading of each other are counted once. */
+function differentSettings(steps: readonly Step[]): number {
+  const found: Step[] = [];
+  const near = (a: Step, b: Step): boolean =>
+    a.tool === b.tool &&
+    a.saw === b.saw &&
+    Math.abs(a.angle - b.angle) <= 0.05 &&
+    Math.abs(a.tilt - b.tilt) <= 0.05 &&
+    (a.stop === null || b.stop === null ? a.stop === b.stop : Math.abs(a.stop - b.stop) <= 32);
+  for (const step of steps) if (!found.some((each) => near(each, step))) found.push(step);
+  return found.length;
+}
+
+/** What the shop has to say: its saws, and what a change costs there. */
+export interface Shop {
+  saws?: readonly ShopSaw[];
+  costs?: ChangeCosts;
+}
+
+/**
+ * From a layout to the last cut: how every board comes apart, each cut at a saw that can make it, cuts with equal settings together over
+ * all boards as far as the trees allow. Takes a valid layout of the job; what cannot be cut is named with its board. Lengths in ticks,
+ * angles in degrees.
+ *
+ * @example planCuts(job, layout)
+ */
+export function planCuts(job: LayoutJob, layout: Layout, shop: Shop = {}): PlannedCuts {
+  const { saws = sawsFor(job.saw), costs = USUAL_COSTS } = shop;
+  const boards = layout.boards.filter(({ placements }) => placements.length > 0);
+  const patterns = patternsOf(job, boards);
+  const problems = patterns.flatMap(problemsOf);
+  if (problems.length > 0) return { ok: false, problems };
+  const sawn = sawnOf(job, patterns, saws);
+  if (isProblem(sawn)) return { ok: false, problems: sawn };
+  const chosen = chooseWays(sawn.map(({ choosable }) => choosable));
+  const sequencing = new Sequencing(sawn, chosen, costs);
+  const runs = sequencing.together();
+  const free = freeSteps(patterns, saws);
+  const steps = [...stepsOf(sequencing, runs), ...free];
+  const patternAt = new Map(patterns.flatMap((pattern) => pattern.boards.map((b) => [b, pattern])));
+  const inOrder = boards.map((_board, index) => entry(patternAt, index));
+  const changes = runs.map(({ setting }, index) =>
+    sequencing.cost(index === 0 ? null : at(runs, index - 1).setting, setting),
+  );
+  return {
+    ok: true,
+    plan: {
+      boards: boards.map(({ stock, piece }, index) => ({
+        stock,
+        piece,
+        tree: namedFor(entry(patternAt, index), boards, index),
+      })),
+      steps,
+      boardAfterBoard: sequencing.boardAfterBoard(inOrder) + freeBoards(inOrder),
+      lowerBound: differentSettings(steps),
+      minutes: Math.ceil(sum(changes) + costs.cut * sum(steps.map(({ cuts }) => cuts.length))),
+    },
+  };
+}
+
+/** Boards that a saw turns in: each a setting of its own, but those that follow each other. */
+const freeBoards = (inOrder: readonly Pattern[]): number =>
+  inOrder.filter(({ tree }) => tree.cuts.some(({ kind }) => kind === 'free')).length;
+
+/** The tree of a pattern with the copies that lie on one of its boards. */
+function namedFor({ tree, boards }: Pattern, all: readonly LaidBoard[], index: number): CutTree {
+  const first = at(all, at(boards, 0)).placements;
+  const own = at(all, index).placements;
+  const copies = new Map(
+    first.map(({ part, copy }, place) => [`${copy} ${part}`, at(own, place).copy]),
+  );
+  return {
+    ...tree,
+    pieces: tree.pieces.map((piece) => {
+      const { is } = piece;
+      if (!is || typeof is === 'string') return piece;
+      return { ...piece, is: { part: is.part, copy: entry(copies, `${is.copy} ${is.part}`) } };
+    }),
+  };
+}

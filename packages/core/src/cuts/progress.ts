@@ -1,0 +1,182 @@
+import type { Wood } from '../layout/index.js';
+import { at, must } from '../lists/index.js';
+import type { Ticks } from '../measure/index.js';
+import type { Defect } from '../wood/index.js';
+import type { CutPlan } from './plan-cuts.js';
+
+/** A piece of a board under the name that progress and files give it. */
+export interface NamedPiece {
+  id: string;
+  /** Null for what a free cut leaves. */
+  wood: Wood | null;
+  is: { readonly part: string; readonly copy: number } | 'offcut' | 'waste' | null;
+}
+
+export interface NamedCut {
+  id: string;
+  of: string;
+  gives: readonly (string | null)[];
+}
+
+/** A board with its tree, by names. */
+export interface NamedBoard {
+  stock: string;
+  piece: number;
+  pieces: readonly NamedPiece[];
+  cuts: readonly NamedCut[];
+}
+
+export const pieceName = (index: number): string => `p${index}`;
+export const cutName = (index: number): string => `c${index + 1}`;
+
+/** The boards of a plan by the names that its file gives to pieces and cuts. */
+export const namedBoards = ({ boards }: Pick<CutPlan, 'boards'>): NamedBoard[] =>
+  boards.map(({ stock, piece, tree }) => ({
+    stock,
+    piece,
+    pieces: tree.pieces.map(({ wood, is }, index) => ({ id: pieceName(index), wood, is })),
+    cuts: tree.cuts.map(({ of, gives }, index) => ({
+      id: cutName(index),
+      of: pieceName(of),
+      gives: gives.map((each) => (each === null ? null : pieceName(each))),
+    })),
+  }));
+
+export type Rect = readonly [x: Ticks, y: Ticks, length: Ticks, width: Ticks];
+
+/** A piece that went wrong: what is left of it, and what was found in it, in the board's frame. */
+export interface Ruined {
+  /** `board:piece`. */
+  piece: string;
+  left: readonly Rect[];
+  defects: readonly Defect[];
+}
+
+/** How far the sawing is. */
+export interface Progress {
+  /** Cuts made, as `board:cut`. */
+  done: readonly string[];
+  ruined: readonly Ruined[];
+}
+
+export const NO_PROGRESS: Progress = { done: [], ruined: [] };
+
+/** Why a progress is not of these boards: where it says so, and what. */
+export interface ProgressProblem {
+  path: string;
+  message: string;
+}
+
+/** A board as far as it is sawn. */
+export interface SawnBoard {
+  index: number;
+  board: NamedBoard;
+  /** Pieces that are there and not cut yet, ruined ones too. */
+  inHand: readonly NamedPiece[];
+  ruined: ReadonlyMap<string, Ruined>;
+  /** Whether nothing was done to it. */
+  untouched: boolean;
+}
+
+/** The boards as far as they are sawn. Takes a progress without problems. */
+export function sawnBoards(boards: readonly NamedBoard[], progress: Progress): SawnBoard[] {
+  const done = new Set(progress.done);
+  return boards.map((board, index) => {
+    const ruined = new Map(
+      progress.ruined.flatMap((each) => {
+        const [at, id = ''] = each.piece.split(':');
+        return Number(at) === index ? [[id, each] as const] : [];
+      }),
+    );
+    const there = new Set(['p0', board.pieces[0]?.id]);
+    const cut = new Set<string>();
+    for (const each of board.cuts)
+      if (done.has(`${index}:${each.id}`)) {
+        cut.add(each.of);
+        for (const id of each.gives) if (id !== null) there.add(id);
+      }
+    return {
+      index,
+      board,
+      inHand: board.pieces.filter(({ id }) => there.has(id) && !cut.has(id)),
+      ruined,
+      untouched: cut.size === 0 && ruined.size === 0,
+    };
+  });
+}
+
+/** A cut or a piece of a board that a progress names. */
+function named(boards: readonly NamedBoard[], key: string) {
+  const colon = key.indexOf(':');
+  const index = Number(key.slice(0, colon));
+  return { index, board: boards[index], id: key.slice(colon + 1) };
+}
+
+/** The cut that gives a piece, as a progress names it; undefined for a whole board. */
+function giverOf(board: NamedBoard, index: number, piece: string): string | undefined {
+  const cut = board.cuts.find(({ gives }) => gives.includes(piece));
+  return cut && `${index}:${cut.id}`;
+}
+
+function cutProblem(
+  boards: readonly NamedBoard[],
+  made: ReadonlySet<string>,
+  key: string,
+): string | null {
+  const { index, board, id } = named(boards, key);
+  const cut = board?.cuts.find((each) => each.id === id);
+  if (!board || !cut) return `there is no cut “${key}”`;
+  const first = giverOf(board, index, cut.of);
+  return first && !made.has(first)
+    ? `“${key}” cuts a piece that “${first}” has not given yet`
+    : null;
+}
+
+function ruinedProblem(
+  boards: readonly NamedBoard[],
+  made: ReadonlySet<string>,
+  key: string,
+): string | null {
+  const { index, board, id } = named(boards, key);
+  if (!board?.pieces.some((each) => each.id === id)) return `there is no piece “${key}”`;
+  const first = giverOf(board, index, id);
+  if (first && !made.has(first)) return `“${key}” is not there yet: “${first}” gives it`;
+  const next = board.cuts.find(({ of }) => of === id);
+  return next && made.has(`${index}:${next.id}`)
+    ? `“${key}” was cut by “${index}:${next.id}”: report what came of it`
+    : null;
+}
+
+/** What a progress says that cannot be: cuts and pieces that are not there, cuts before the ones that give their piece, pieces ruined twice. */
+export function progressProblems(
+  boards: readonly NamedBoard[],
+  { done, ruined }: Progress,
+): ProgressProblem[] {
+  const made = new Set(done);
+  const pieces = ruined.map(({ piece }) => piece);
+  const problemOf = (keys: readonly string[], index: number, own: typeof cutProblem) => {
+    const key = at(keys, index);
+    return keys.indexOf(key) < index ? `“${key}” is reported twice` : own(boards, made, key);
+  };
+  return [
+    ...done.map((_key, index) => ({
+      path: `done[${index}]`,
+      message: problemOf(done, index, cutProblem),
+    })),
+    ...pieces.map((_key, index) => ({
+      path: `ruined[${index}].piece`,
+      message: problemOf(pieces, index, ruinedProblem),
+    })),
+  ].flatMap(({ path, message }) => (message ? [{ path, message }] : []));
+}
+
+/** Whether parts lie in a piece by cuts that still stand. */
+export function partsIn(board: NamedBoard, id: string): { part: string; copy: number }[] {
+  const piece = must(
+    board.pieces.find((each) => each.id === id),
+    `the piece ${id}`,
+  );
+  if (piece.is) return typeof piece.is === 'string' ? [] : [piece.is];
+  const cut = board.cuts.find(({ of }) => of === id);
+  return cut ? cut.gives.flatMap((each) => (each === null ? [] : partsIn(board, each))) : [];
+}

@@ -1,0 +1,209 @@
+import {
+  type LayoutJob,
+  type Part,
+  type PinnedPlacement,
+  type Stock,
+  suits,
+} from '../job/index.js';
+import type { Wood } from '../layout/index.js';
+import { must } from '../lists/index.js';
+import type { Ticks } from '../measure/index.js';
+import { boundsOf, moveZone, zoneBounds } from '../plane/index.js';
+import type { Defect } from '../wood/index.js';
+import { largestClear, largestRectangle } from './largest-rectangle.js';
+import {
+  type NamedBoard,
+  type NamedCut,
+  type NamedPiece,
+  type Progress,
+  partsIn,
+  type Rect,
+  type SawnBoard,
+  sawnBoards,
+} from './progress.js';
+
+/** What is still to be made of half-sawn boards: kept where its cuts still stand, or asked for again with all the wood. */
+export interface RemainOptions {
+  /** Ask for everything that is not made, and offer all wood that is there. */
+  all?: boolean;
+}
+
+type Copy = { readonly part: string; readonly copy: number };
+const copyKey = ({ part, copy }: Copy): string => `${copy} ${part}`;
+
+/** What becomes of the pieces of the boards. */
+interface Sorted {
+  made: Set<string>;
+  /** Pieces that still hold parts and stay as they are. */
+  kept: { key: string; parts: readonly Copy[] }[];
+  /** Wood to cut from: a rectangle of a piece, and its board. */
+  rects: { key: string; rect: Rect; board: NamedBoard; found: readonly Defect[] }[];
+}
+
+const cutGiving = ({ cuts }: NamedBoard, piece: string): NamedCut | undefined =>
+  cuts.find(({ gives }) => gives.includes(piece));
+const pieceOf = ({ pieces }: NamedBoard, id: string): NamedPiece | undefined =>
+  pieces.find((each) => each.id === id);
+
+/** The rectangle of a piece that can be cut from again. */
+function rectOf({ board }: SawnBoard, piece: NamedPiece, kerf: Ticks): Rect | null {
+  if (piece.wood) return largestRectangle(piece.wood);
+  const freed: Wood[] = [];
+  let at: NamedPiece | undefined = piece;
+  // Back to the wood that the parts were freed from.
+  while (at && !at.wood) {
+    const giver: NamedCut | undefined = cutGiving(board, at.id);
+    const part = giver && pieceOf(board, giver.gives[0] ?? '')?.wood;
+    if (part) freed.push(part);
+    at = giver && pieceOf(board, giver.of);
+  }
+  if (!at?.wood) return null;
+  const boxes = freed.map(({ faceA, faceB }) => {
+    const [left, bottom, right, top] = boundsOf([...faceA, ...faceB]);
+    return [left - kerf, bottom - kerf, right + kerf, top + kerf] as const;
+  });
+  return largestClear(at.wood, boxes);
+}
+
+/** Puts one piece that is there where it belongs. */
+function sortPiece(
+  sawn: SawnBoard,
+  piece: NamedPiece,
+  { kerf, all }: { kerf: Ticks; all: boolean },
+  into: Sorted,
+): void {
+  const { index, board, ruined } = sawn;
+  const key = `${index}:${piece.id}`;
+  const spoilt = ruined.get(piece.id);
+  const offer = (rects: readonly (Rect | null)[]) => {
+    for (const rect of rects)
+      if (rect) into.rects.push({ key, rect, board, found: spoilt?.defects ?? [] });
+  };
+  if (spoilt) {
+    offer(spoilt.left);
+    return;
+  }
+  if (piece.is && typeof piece.is === 'object') {
+    into.made.add(copyKey(piece.is));
+    return;
+  }
+  const parts = partsIn(board, piece.id);
+  if (parts.length > 0 && !all) into.kept.push({ key, parts });
+  else offer([rectOf(sawn, piece, kerf)]);
+}
+
+function sorted(boards: readonly SawnBoard[], kerf: Ticks, all: boolean): Sorted {
+  const found: Sorted = { made: new Set(), kept: [], rects: [] };
+  for (const sawn of boards)
+    if (!sawn.untouched)
+      for (const piece of sawn.inHand) sortPiece(sawn, piece, { kerf, all }, found);
+  return found;
+}
+
+/** The shorter side of the rectangle round a part. */
+function smallerSide({ outline, underside }: Part): Ticks {
+  const [left, bottom, right, top] = boundsOf([...outline, ...underside]);
+  return Math.min(right - left, top - bottom);
+}
+
+/** Defects that lie in a rectangle, seen from its corner. */
+const defectsIn = (defects: readonly Defect[], [x, y, length, width]: Rect): Defect[] =>
+  defects.flatMap(({ kind, zone }) => {
+    const [left, bottom, right, top] = zoneBounds(zone);
+    const meets = left < x + length && right > x && bottom < y + width && top > y;
+    return meets ? [{ kind, zone: moveZone(zone, -x, -y) }] : [];
+  });
+
+/** Pieces of boards as stock, where some part still to be made could be cut from them. */
+function offcutsOf(job: LayoutJob, { rects }: Sorted, parts: readonly Part[]): Stock[] {
+  const known = new Map(job.stock.map((each) => [each.id, each]));
+  const ids = new Set(known.keys());
+  const named = (key: string): string => {
+    let id = key;
+    for (let more = 2; ids.has(id); more += 1) id = `${key} (${more})`;
+    ids.add(id);
+    return id;
+  };
+  return rects.flatMap(({ key, rect, board, found }): Stock[] => {
+    const kind = must(known.get(board.stock), `the stock “${board.stock}”`);
+    const sides = parts.filter((part) => suits(part, kind)).map(smallerSide);
+    if (sides.length === 0 || Math.min(rect[2], rect[3]) < Math.min(...sides)) return [];
+    const { price: _price, ...rest } = kind;
+    return [
+      {
+        ...rest,
+        id: named(key),
+        quantity: 1,
+        length: rect[2],
+        width: rect[3],
+        price: 0,
+        offcut: true,
+        defects: defectsIn([...kind.defects, ...found], rect),
+        endTrim: 0,
+        from: { piece: key, rect },
+      },
+    ];
+  });
+}
+
+/** Boards that nothing was done to, under their own names; pieces are numbered from 0 again. */
+function wholeBoards(job: LayoutJob, boards: readonly SawnBoard[]) {
+  const touched = new Set(
+    boards.flatMap(({ untouched, board }) => (untouched ? [] : [`${board.piece} ${board.stock}`])),
+  );
+  const numbers = new Map<string, number>();
+  const stock = job.stock.flatMap((kind): Stock[] => {
+    let quantity = 0;
+    for (let piece = 0; piece < kind.quantity; piece += 1)
+      if (!touched.has(`${piece} ${kind.id}`)) {
+        numbers.set(`${piece} ${kind.id}`, quantity);
+        quantity += 1;
+      }
+    return quantity > 0 ? [{ ...kind, quantity }] : [];
+  });
+  return { stock, numbers };
+}
+
+/**
+ * What is left to be laid out of a job that is being sawn: parts that are not made, boards not yet touched, and the pieces that are
+ * there as offcuts that cost nothing. A piece that still holds parts is kept as it is, and its parts are not asked for, unless `all`
+ * is asked. Takes a progress without problems; lengths in ticks.
+ *
+ * @example remainingJob(job, namedBoards(plan), { done: ['0:c1'], ruined: [] })
+ */
+export function remainingJob(
+  job: LayoutJob,
+  boards: readonly NamedBoard[],
+  progress: Progress,
+  { all = false }: RemainOptions = {},
+): LayoutJob {
+  const sawn = sawnBoards(boards, progress);
+  const pieces = sorted(sawn, job.saw.kerf, all);
+  const gone = new Set([...pieces.made, ...pieces.kept.flatMap(({ parts }) => parts.map(copyKey))]);
+  const copies = new Map<string, number>();
+  const parts = job.parts.flatMap((part): Part[] => {
+    let quantity = 0;
+    for (let copy = 0; copy < part.quantity; copy += 1) {
+      const key = copyKey({ part: part.id, copy });
+      if (gone.has(key)) continue;
+      copies.set(key, quantity);
+      quantity += 1;
+    }
+    return quantity > 0 ? [{ ...part, quantity }] : [];
+  });
+  const whole = wholeBoards(job, sawn);
+  const pinned = job.pinned.flatMap((pin): PinnedPlacement[] => {
+    const [copy, piece] = [
+      copies.get(copyKey(pin)),
+      whole.numbers.get(`${pin.piece} ${pin.stock}`),
+    ];
+    return copy === undefined || piece === undefined ? [] : [{ ...pin, copy, piece }];
+  });
+  return {
+    ...job,
+    parts,
+    stock: [...whole.stock, ...offcutsOf(job, pieces, parts)],
+    pinned,
+    ...(pieces.kept.length > 0 && { kept: pieces.kept.map(({ key }) => key) }),
+  };
+}
