@@ -5,6 +5,7 @@ import { DemoModule } from './demo/demo.module.js';
 import { HealthController } from './health.controller.js';
 import { RackModule } from './rack/rack.module.js';
 import { RequestsModule } from './requests/requests.module.js';
+import { SawingModule } from './sawing/sawing.module.js';
 import { ShopModule } from './shop/shop.module.js';
 import { YardModule } from './yard/yard.module.js';
 
@@ -15,6 +16,7 @@ import { YardModule } from './yard/yard.module.js';
     RackModule,
     YardModule,
     BatchesModule,
+    SawingModule,
     ShopModule,
     DemoModule,
   ],

@@ -12,6 +12,7 @@ import { type BatchRow, batchOf, layoutOf } from './batch-rows.js';
 import { BatchesRepository } from './batches.repository.js';
 import { LayoutJudge, woodChanged } from './layout-judge.js';
 import { type GivenOffcut, LayoutsRepository, type TakenBoards } from './layouts.repository.js';
+import { SawingRepository } from './sawing.repository.js';
 
 const offcutBoard = (board: BoardRecord, offcut: KeptOffcut): NewBoard => ({
   name: board.offcut ? board.name : `${board.name}, offcut`.slice(0, 200),
@@ -41,6 +42,7 @@ export class AcceptanceService {
     private readonly layouts: LayoutsRepository,
     private readonly rack: RackRepository,
     private readonly judge: LayoutJudge,
+    private readonly sawings: SawingRepository,
   ) {}
 
   /** One transaction. A layout that breaks a rule, a rack that has changed, or a second press changes nothing. */
@@ -82,11 +84,25 @@ export class AcceptanceService {
       if (!(await this.judge.isTaken(id)))
         throw conflict('No boards are taken', 'They were given back before, or never taken.', id);
       if (row.version !== version) throw stale('batch', { id, version: row.version });
+      await this.forgetPlan(id);
       const offcuts = await this.wholeOffcuts(id);
       for (const { id: offcut } of offcuts) await this.rack.unmake(offcut, id);
       await this.returnBoards(row);
       await this.batches.touch(id);
     });
+  }
+
+  /** A cut plan of which nothing is sawn goes with the boards; sawn ones stay. */
+  private async forgetPlan(id: string): Promise<void> {
+    const sawing = await this.sawings.of(id, true);
+    if (!sawing) return;
+    const { length } = sawing.progress.done;
+    if (length > 0)
+      throw conflict(
+        'Some of these boards are sawn',
+        `${length === 1 ? 'One cut is' : `${length} cuts are`} made: what is sawn cannot be given back whole. Take the cuts back on Saw if they were not made.`,
+      );
+    await this.sawings.forget(id);
   }
 
   /** The boards of a layout under lock, still there and still as they were judged. */

@@ -7,6 +7,7 @@ import { BatchesRepository } from './batches.repository.js';
 import { LayoutJudge } from './layout-judge.js';
 import { LayoutsRepository } from './layouts.repository.js';
 import { PurchaseService } from './purchase.service.js';
+import { SawingRepository } from './sawing.repository.js';
 import { SummariesService } from './summaries.service.js';
 import { WoodInReach } from './wood-in-reach.js';
 
@@ -16,12 +17,13 @@ import { WoodInReach } from './wood-in-reach.js';
   providers: [
     BatchesRepository,
     LayoutsRepository,
+    SawingRepository,
     SummariesService,
     AcceptanceService,
     PurchaseService,
     LayoutJudge,
     WoodInReach,
   ],
-  exports: [BatchesRepository],
+  exports: [BatchesRepository, SawingRepository, SummariesService],
 })
 export class BatchesModule {}

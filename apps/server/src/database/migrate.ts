@@ -4,6 +4,7 @@ import { up as shop } from './migrations/0002-shop.js';
 import { up as ledger } from './migrations/0003-ledger.js';
 import { up as woodTold } from './migrations/0004-wood-told.js';
 import { up as yard } from './migrations/0005-yard.js';
+import { up as sawing } from './migrations/0006-sawing.js';
 
 interface Step {
   name: string;
@@ -17,6 +18,7 @@ const STEPS: readonly Step[] = [
   { name: '0003-ledger', up: ledger },
   { name: '0004-wood-told', up: woodTold },
   { name: '0005-yard', up: yard },
+  { name: '0006-sawing', up: sawing },
 ];
 
 const source: Knex.MigrationSource<Step> = {

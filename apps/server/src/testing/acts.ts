@@ -58,6 +58,8 @@ export class Acts {
     for (const table of [
       'requests',
       'wood_ledger',
+      'sawn_cuts',
+      'sawings',
       'given_offcuts',
       'taken_boards',
       'layouts',

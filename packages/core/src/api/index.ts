@@ -36,6 +36,14 @@ export { versionOnly, versionQuery } from './fields.js';
 export { openApi } from './openapi.js';
 export { OPERATIONS } from './operations.js';
 export { type ProblemDocument, problemDocument } from './problem.js';
+export {
+  type SawingRecord,
+  type SawnCuts,
+  sawingProgress,
+  sawingRecord,
+  sawingState,
+  sawnCuts,
+} from './sawing.js';
 export { type ShopRecord, shopRecord } from './shop.js';
 export {
   boardBought,

@@ -11,6 +11,7 @@ import {
 } from './batches.js';
 import { boardChange, boardList, boardRecord, csvBody, csvReport, newBoards } from './boards.js';
 import { removed, versionOnly, versionQuery } from './fields.js';
+import { sawingProgress, sawingRecord, sawingState, sawnCuts } from './sawing.js';
 import { shopRecord } from './shop.js';
 import { newOffers, offerChange, offerList, offerRecord, offerReport } from './yard.js';
 
@@ -92,6 +93,31 @@ export const OPERATIONS: readonly Operation[] = [
     summary: 'Gives the boards back',
     body: versionOnly,
     answer: batchRecord,
+  },
+  {
+    method: 'get',
+    path: '/api/batches/{id}/sawing',
+    summary: 'The cut plan of a batch and how far it is sawn',
+    answer: sawingState,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/sawing',
+    summary: 'Plans the cuts of the boards that are taken, once',
+    answer: sawingRecord,
+  },
+  {
+    method: 'get',
+    path: '/api/batches/{id}/sawing/progress',
+    summary: 'How far a batch is sawn',
+    answer: sawingProgress,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/sawing/cuts',
+    summary: 'Keeps cuts that were made, and takes back cuts that were not',
+    body: sawnCuts,
+    answer: sawingProgress,
   },
   { method: 'get', path: '/api/rack', summary: 'The boards on the rack', answer: boardList },
   {

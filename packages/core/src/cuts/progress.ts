@@ -1,8 +1,10 @@
-import type { Wood } from '../layout/index.js';
+import { type CutTree, chordOf, type TreeCut, type Wood } from '../layout/index.js';
 import { at, must } from '../lists/index.js';
 import type { Ticks } from '../measure/index.js';
+import type { Point } from '../plane/index.js';
+import { plainText } from '../text/index.js';
 import type { Defect } from '../wood/index.js';
-import type { CutPlan } from './plan-cuts.js';
+import type { CutPlan, Step, StepCut } from './plan-cuts.js';
 
 /** A piece of a board under the name that progress and files give it. */
 export interface NamedPiece {
@@ -15,7 +17,11 @@ export interface NamedPiece {
 export interface NamedCut {
   id: string;
   of: string;
-  gives: readonly (string | null)[];
+  /** Where it enters the piece in hand and where it leaves it, on face A; null for a part that is freed. */
+  line: readonly [Point, Point] | null;
+  /** How far the line on face B lies to its left. */
+  shift: number;
+  gives: readonly [string | null, string | null];
 }
 
 /** A board with its tree, by names. */
@@ -24,6 +30,19 @@ export interface NamedBoard {
   piece: number;
   pieces: readonly NamedPiece[];
   cuts: readonly NamedCut[];
+}
+
+/** A step with its cuts by their names. */
+export interface NamedStep extends Omit<Step, 'cuts' | 'before'> {
+  cuts: readonly (Omit<StepCut, 'cut'> & { cut: string })[];
+  /** In words, as a file keeps them. */
+  before: readonly string[];
+}
+
+/** A cut plan by the names that its file gives, which is how it is kept and what its progress speaks of. */
+export interface NamedPlan extends Pick<CutPlan, 'boardAfterBoard' | 'lowerBound' | 'minutes'> {
+  boards: readonly NamedBoard[];
+  steps: readonly NamedStep[];
 }
 
 export const pieceName = (index: number): string => `p${index}`;
@@ -35,12 +54,36 @@ export const namedBoards = ({ boards }: Pick<CutPlan, 'boards'>): NamedBoard[] =
     stock,
     piece,
     pieces: tree.pieces.map(({ wood, is }, index) => ({ id: pieceName(index), wood, is })),
-    cuts: tree.cuts.map(({ of, gives }, index) => ({
+    cuts: tree.cuts.map((each, index) => ({
       id: cutName(index),
-      of: pieceName(of),
-      gives: gives.map((each) => (each === null ? null : pieceName(each))),
+      of: pieceName(each.of),
+      line: lineOf(tree, each),
+      shift: each.kind === 'free' ? 0 : each.cut.shift,
+      gives: [givenName(each.gives[0]), givenName(each.gives[1])],
     })),
   }));
+
+const givenName = (index: number | null): string | null =>
+  index === null ? null : pieceName(index);
+
+function lineOf(tree: CutTree, each: TreeCut): NamedCut['line'] {
+  if (each.kind === 'free') return null;
+  const wood = must(tree.pieces[each.of]?.wood, 'wood in hand');
+  return must(chordOf(each.cut, wood), 'a cut through the wood in hand');
+}
+
+/** A cut plan as it is kept. */
+export const namedPlan = (plan: CutPlan): NamedPlan => ({
+  boards: namedBoards(plan),
+  steps: plan.steps.map(({ cuts, before, ...step }) => ({
+    ...step,
+    cuts: cuts.map(({ cut, ...rest }) => ({ ...rest, cut: cutName(cut) })),
+    before: before.map(plainText),
+  })),
+  boardAfterBoard: plan.boardAfterBoard,
+  lowerBound: plan.lowerBound,
+  minutes: plan.minutes,
+});
 
 export type Rect = readonly [x: Ticks, y: Ticks, length: Ticks, width: Ticks];
 

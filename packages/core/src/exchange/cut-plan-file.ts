@@ -1,25 +1,36 @@
 import { z } from 'zod';
 import {
   type CutPlan,
-  cutName,
   type NamedBoard,
+  type NamedCut,
+  type NamedPiece,
+  type NamedPlan,
+  namedPlan,
   type Progress,
-  pieceName,
   type Ruined,
 } from '../cuts/index.js';
 import type { LayoutJob } from '../job/index.js';
-import { type CutTree, chordOf, type TreeCut, type TreePiece, type Wood } from '../layout/index.js';
-import { must } from '../lists/index.js';
-import { type Ticks, toMm } from '../measure/index.js';
+import { TICKS_PER_MM, type Ticks, toMm } from '../measure/index.js';
 import type { Point } from '../plane/index.js';
-import { plainText } from '../text/index.js';
 import { type Read, readDocument } from './document.js';
 import { defect } from './layout-job-file.js';
-import { count, degrees, distance, length, name, point, positiveLength } from './units.js';
+import { count, degrees, length, name, positiveLength } from './units.js';
 
 export const CUT_PLAN_FORMAT = 'spare-knot/cut-plan' as const;
 export const PROGRESS_FORMAT = 'spare-knot/progress' as const;
 
+/** Millimetres to four places: a hundredth of what a file may be off. */
+const fine = (ticks: number): number => Math.round(toMm(ticks) * 1e4) / 1e4;
+
+/** What is sawn lies between whole ticks: lengths of pieces are not rounded to them. */
+const exactly = z.codec(z.number(), z.number(), {
+  decode: (mm) => mm * TICKS_PER_MM,
+  encode: fine,
+});
+const point = z.codec(z.tuple([z.number(), z.number()]), z.custom<Point>(), {
+  decode: ([x, y]): Point => [x * TICKS_PER_MM, y * TICKS_PER_MM],
+  encode: ([x, y]): [number, number] => [fine(x), fine(y)],
+});
 /** A face without wood is empty. */
 const face = z.array(point).max(400);
 const id = z.string().min(1).max(40);
@@ -37,7 +48,7 @@ const cut = z.object({
   id,
   of: id,
   line: z.tuple([point, point]).optional(),
-  shift: z.number().optional(),
+  shift: exactly.optional(),
   frees: id.optional(),
   gives: z.tuple([id.nullable(), id.nullable()]),
 });
@@ -63,7 +74,7 @@ export const cutPlanSchema = z.object({
         saw: name,
         angle: degrees,
         tilt: degrees,
-        stop: distance.nullable(),
+        stop: exactly.nullable(),
         cuts: z
           .array(
             z.object({
@@ -85,97 +96,86 @@ export const cutPlanSchema = z.object({
   lowerBound: count,
   minutes: z.number().nonnegative(),
 });
-type CutPlanFile = z.input<typeof cutPlanSchema>;
-type PlanFileRead = z.output<typeof cutPlanSchema>;
+type CutPlanFile = z.output<typeof cutPlanSchema>;
+type PieceFile = CutPlanFile['boards'][number]['pieces'][number];
+type CutFile = CutPlanFile['boards'][number]['cuts'][number];
 
-/** Millimetres to four places: a hundredth of what a file may be off. */
-const mm = (ticks: number): number => Math.round(toMm(ticks) * 1e4) / 1e4;
-const points = (polygon: readonly Point[]): [number, number][] =>
-  polygon.map(([x, y]) => [mm(x), mm(y)]);
+const fineDegrees = (value: number): number => Math.round(value * 1e4) / 1e4;
 
-function pieceFile(
-  { wood, is }: TreePiece,
-  index: number,
-): CutPlanFile['boards'][number]['pieces'][number] {
-  return {
-    id: pieceName(index),
-    ...(wood && { faceA: points(wood.faceA), faceB: points(wood.faceB) }),
-    ...(typeof is === 'string' && { is }),
-    ...(is && typeof is === 'object' && { is: 'part' as const, part: is.part, copy: is.copy }),
-  };
-}
+const pieceFile = ({ id: named, wood, is }: NamedPiece): PieceFile => ({
+  id: named,
+  ...(wood && { faceA: [...wood.faceA], faceB: [...wood.faceB] }),
+  ...(typeof is === 'string' && { is }),
+  ...(is && typeof is === 'object' && { is: 'part' as const, part: is.part, copy: is.copy }),
+});
 
-const given = (index: number | null): string | null => (index === null ? null : pieceName(index));
+const cutFile = ({ id: named, of, line, shift, gives }: NamedCut): CutFile => ({
+  id: named,
+  of,
+  ...(line ? { line: [line[0], line[1]] as [Point, Point], shift } : { frees: gives[0] ?? '' }),
+  gives: [gives[0], gives[1]],
+});
 
-function cutFile(
-  tree: CutTree,
-  each: TreeCut,
-  index: number,
-): CutPlanFile['boards'][number]['cuts'][number] {
-  const shared = {
-    id: cutName(index),
-    of: pieceName(each.of),
-    gives: [given(each.gives[0]), given(each.gives[1])] as [string | null, string | null],
-  };
-  if (each.kind === 'free') return { ...shared, frees: pieceName(each.gives[0]) };
-  const wood = must(tree.pieces[each.of]?.wood, 'wood in hand');
-  const [from, to] = must(chordOf(each.cut, wood), 'a cut through the wood in hand');
-  return {
-    ...shared,
-    line: [points([from])[0], points([to])[0]] as [[number, number], [number, number]],
-    shift: mm(each.cut.shift),
-  };
-}
+const leafOf = ({ is, part, copy }: PieceFile): NamedPiece['is'] => {
+  if (is === 'part') return part === undefined || copy === undefined ? null : { part, copy };
+  return is ?? null;
+};
 
-/** A cut plan as a file writes it; `settings` counts its steps. */
-export function writeCutPlan(plan: CutPlan): CutPlanFile {
-  const angle = (degreesOf: number) => Math.round(degreesOf * 1e4) / 1e4;
-  return {
+/** A cut plan, in a file of its own or inside another document. */
+export const cutPlanDocument = z.codec(cutPlanSchema, z.custom<NamedPlan>(), {
+  decode: ({ boards, steps, boardAfterBoard, lowerBound, minutes }) => ({
+    boards: boards.map(({ pieces, cuts, ...board }) => ({
+      ...board,
+      pieces: pieces.map((each) => ({
+        id: each.id,
+        wood: each.faceA && each.faceB ? { faceA: each.faceA, faceB: each.faceB } : null,
+        is: leafOf(each),
+      })),
+      cuts: cuts.map(({ id: named, of, line, shift = 0, gives }) => ({
+        id: named,
+        of,
+        line: line ?? null,
+        shift,
+        gives,
+      })),
+    })),
+    steps: steps.map(({ id: _number, ...step }) => step),
+    boardAfterBoard,
+    lowerBound,
+    minutes,
+  }),
+  encode: (plan) => ({
     format: CUT_PLAN_FORMAT,
-    version: 1,
-    boards: plan.boards.map(({ stock, piece: number, tree }) => ({
-      stock,
-      piece: number,
-      pieces: tree.pieces.map(pieceFile),
-      cuts: tree.cuts.map((each, index) => cutFile(tree, each, index)),
+    version: 1 as const,
+    boards: plan.boards.map(({ pieces, cuts, ...board }) => ({
+      ...board,
+      pieces: pieces.map(pieceFile),
+      cuts: cuts.map(cutFile),
     })),
     steps: plan.steps.map((step, index) => ({
       id: index + 1,
       tool: step.tool,
       saw: step.saw,
-      angle: angle(step.angle),
-      tilt: angle(step.tilt),
-      stop: step.stop === null ? null : mm(step.stop),
-      cuts: step.cuts.map(({ cut: number, ...rest }) => ({ cut: cutName(number), ...rest })),
-      before: step.before.map(plainText),
+      angle: fineDegrees(step.angle),
+      tilt: fineDegrees(step.tilt),
+      stop: step.stop,
+      cuts: [...step.cuts],
+      before: [...step.before],
     })),
     settings: plan.steps.length,
     boardAfterBoard: plan.boardAfterBoard,
     lowerBound: plan.lowerBound,
     minutes: plan.minutes,
-  };
-}
+  }),
+});
 
-/** The boards of a cut plan by their names, which is what its progress speaks of. */
-export type ReadCutPlan = { boards: NamedBoard[] };
+/** A cut plan as a file writes it; `settings` counts its steps. */
+export const writeCutPlan = (plan: CutPlan): z.input<typeof cutPlanDocument> =>
+  z.encode(cutPlanDocument, namedPlan(plan));
 
-function leafOf({
-  is,
-  part,
-  copy,
-}: PlanFileRead['boards'][number]['pieces'][number]): NamedBoard['pieces'][number]['is'] {
-  if (is === 'part') return part === undefined || copy === undefined ? null : { part, copy };
-  return is ?? null;
-}
-
-const woodOf = (
-  faceA: readonly Point[] | undefined,
-  faceB: readonly Point[] | undefined,
-): Wood | null => (faceA && faceB ? { faceA, faceB } : null);
-
-/** Reads a cut plan as far as sawing needs it; problems name the path in the file. */
-export function readCutPlan(source: string): Read<ReadCutPlan> {
-  const read = readDocument(source, CUT_PLAN_FORMAT, 1, cutPlanSchema);
+/** Reads a cut plan; problems name the path in the file. */
+export function readCutPlan(source: string): Read<NamedPlan> {
+  const read = readDocument(source, CUT_PLAN_FORMAT, 1, cutPlanDocument);
   if (!read.ok) return read;
   const problems = read.value.boards.flatMap(({ pieces, cuts }, index) => {
     const ids = new Set(pieces.map((each) => each.id));
@@ -187,20 +187,7 @@ export function readCutPlan(source: string): Read<ReadCutPlan> {
       ),
     );
   });
-  if (problems.length > 0) return { ok: false, problems };
-  const boards = read.value.boards.map(
-    ({ stock, piece: number, pieces, cuts }): NamedBoard => ({
-      stock,
-      piece: number,
-      pieces: pieces.map((each) => ({
-        id: each.id,
-        wood: woodOf(each.faceA, each.faceB),
-        is: leafOf(each),
-      })),
-      cuts: cuts.map(({ id: cutId, of, gives }) => ({ id: cutId, of, gives })),
-    }),
-  );
-  return { ok: true, value: { boards } };
+  return problems.length > 0 ? { ok: false, problems } : read;
 }
 
 /** Boards of a plan that are not the job's: where, and what. */

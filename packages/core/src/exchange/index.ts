@@ -1,8 +1,8 @@
 export { type PlanReading, planDocument, readBoxPlan, writeBoxPlan } from './box-plan-file.js';
 export { CUT_LIST_COLUMNS, writeCutListCsv } from './cut-list-csv.js';
 export {
+  cutPlanDocument,
   progressDocument,
-  type ReadCutPlan,
   readCutPlan,
   readProgress,
   strangersIn,
