@@ -29,9 +29,16 @@ import {
   type ProblemDocument,
   problemDocument,
   proposal,
+  type SawingRecord,
+  type SawnCuts,
   type ShopRecord,
+  sawingProgress,
+  sawingRecord,
+  sawingState,
+  sawnCuts,
   shopRecord,
 } from '@spare-knot/core/api';
+import type { Progress } from '@spare-knot/core/cuts';
 import type { Layout } from '@spare-knot/core/layout';
 
 import { z } from 'zod';
@@ -122,6 +129,15 @@ export const client = {
     ask(bought, 'POST', `batches/${id}/buy`, z.encode(acceptance, { version, layout })),
   giveBack: (id: string, version: number): Promise<BatchRecord> =>
     ask(batchRecord, 'POST', `batches/${id}/give-back`, { version }),
+  sawing: async (id: string): Promise<SawingRecord | null> =>
+    (await ask(sawingState, 'GET', `batches/${id}/sawing`)).sawing,
+  beginSawing: (id: string): Promise<SawingRecord> =>
+    ask(sawingRecord, 'POST', `batches/${id}/sawing`),
+  sawingProgress: async (id: string): Promise<Progress> =>
+    (await ask(sawingProgress, 'GET', `batches/${id}/sawing/progress`)).progress,
+  keepCuts: async (id: string, cuts: SawnCuts, key: string): Promise<Progress> =>
+    (await ask(sawingProgress, 'POST', `batches/${id}/sawing/cuts`, z.encode(sawnCuts, cuts), key))
+      .progress,
   rack: async (): Promise<BoardRecord[]> => (await ask(boardList, 'GET', 'rack')).boards,
   addBoards: async (boards: NewBoard[]): Promise<BoardRecord[]> =>
     (await ask(boardList, 'POST', 'rack', z.encode(newBoards, { boards }))).boards,

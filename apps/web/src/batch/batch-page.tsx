@@ -19,6 +19,7 @@ import type { BatchSession, BatchState, Keeping } from './batch-session';
 import type { Draft } from './draft';
 import { StationTape } from './station-tape';
 import { useBatchSession } from './use-batch-session';
+import { isSawn, useSawing } from './use-sawing';
 
 /** A batch on its way along the stations. */
 export function BatchPage() {
@@ -198,7 +199,8 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
   const { edit } = session;
   const { built, sound } = useBuilt(draft.plan);
   const locked = batch.accepted !== null;
-  const printing = useLocation().pathname.endsWith('/sheets');
+  const sawing = useSawing(batch.id, locked);
+  const station = useLocation().pathname.split('/').at(-1);
   useUndoKeys(session, locked);
   useEffect(() => {
     document.title = `${draft.name} · Spare Knot`;
@@ -224,10 +226,15 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
             <Headline session={session} state={state} locked={locked} />
             <div className="print:hidden">
               <StationTape
-                progress={{ sound: built.ok, taken: locked, laidOut: batch.proposed !== null }}
+                progress={{
+                  sound: built.ok,
+                  taken: locked,
+                  laidOut: batch.proposed !== null,
+                  sawn: isSawn(sawing.data),
+                }}
               />
             </div>
-            {locked && !printing && <Taken />}
+            {locked && station !== 'sheets' && station !== 'saw' && <Taken />}
             <BatchNameContext value={draft.name}>
               <Station />
             </BatchNameContext>

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { STATIONS } from './stations';
 
-const done = (progress: { sound: boolean; laidOut: boolean; taken: boolean }) =>
-  STATIONS.filter((station) => station.done(progress)).map(({ path }) => path);
+const done = (progress: { sound: boolean; laidOut: boolean; taken: boolean; sawn?: boolean }) =>
+  STATIONS.filter((station) => station.done({ sawn: false, ...progress })).map(({ path }) => path);
 
 describe('the way of a batch', () => {
   test('every station has a path and a name of its own', () => {
@@ -15,6 +15,7 @@ describe('the way of a batch', () => {
     expect(done({ sound: true, laidOut: false, taken: false })).toEqual(['box']);
     expect(done({ sound: true, laidOut: true, taken: false })).toEqual(['box', 'wood']);
     expect(done({ sound: true, laidOut: true, taken: true })).toEqual(['box', 'wood', 'layout']);
+    expect(done({ sound: true, laidOut: true, taken: true, sawn: true })).toContain('saw');
     expect(done({ sound: false, laidOut: true, taken: false })).toEqual([]);
   });
 });

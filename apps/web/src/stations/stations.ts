@@ -5,6 +5,8 @@ export interface Progress {
   sound: boolean;
   laidOut: boolean;
   taken: boolean;
+  /** Whether every cut is made. */
+  sawn: boolean;
 }
 
 export interface Station {
@@ -34,6 +36,12 @@ export const STATIONS: readonly Station[] = [
     label: 'Layout',
     load: async () => (await import('./layout/layout-station')).LayoutStation,
     done: ({ taken }) => taken,
+  },
+  {
+    path: 'saw',
+    label: 'Saw',
+    load: async () => (await import('./saw/saw-station')).SawStation,
+    done: ({ sawn }) => sawn,
   },
   {
     path: 'sheets',

@@ -63,7 +63,7 @@ export const batchQuestion = (
   name: batch.name,
   plan: batch.plan,
   boxes: batch.boxes,
-  saw: batch.saw,
+  saw: { ...batch.saw, handMin: batch.wishes.handHeld },
   ...woodAsked(batch, rack, yard),
   seconds: batch.wishes.seconds,
   pinned: batch.wishes.pinned,

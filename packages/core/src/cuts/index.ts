@@ -1,9 +1,11 @@
+export { type CutAtHand, cutAt, cutAtHand, cutKey, cutsInOrder, lastCut } from './at-hand.js';
 export { type FaceUp, type Lie, leftEnd, type Side, seenAt } from './fence.js';
 export { firstCuts } from './first-cuts.js';
 export {
   type ChangeCosts,
   type CutPlan,
   type CutProblem,
+  changeMinutes,
   type PlannedBoard,
   type PlannedCuts,
   planCuts,
@@ -34,5 +36,6 @@ export {
 } from './progress.js';
 export { type RemainOptions, remainingJob } from './remain.js';
 export { HAND_MIN, type ShopSaw, sawsFor, type Tool } from './saws.js';
+export { type SeenAtSaw, type SeenLeaf, seenAtSaw } from './seen-at-saw.js';
 export { boardMarks, type TapeMark } from './tape-marks.js';
 export type { Hold } from './ways.js';

@@ -13,7 +13,7 @@ import { ofAngle, ofPanel, type Text, text } from '../text/index.js';
 import type { FaceUp, Side } from './fence.js';
 import { arranged, type Item, Ordering, type Run } from './order.js';
 import { type ShopSaw, sawsFor, type Tool } from './saws.js';
-import { type Choosable, chooseWays, keyOf, type Setting } from './settings.js';
+import { type Choosable, chooseWays, keyOf, type Setting, toldOf } from './settings.js';
 import { atSaw, type Hold, waysOf } from './ways.js';
 
 /** One cut of one board as it is made: both by their place in the plan. */
@@ -159,22 +159,24 @@ const isProblem = (list: Sawn[] | CutProblem[]): list is CutProblem[] => {
   return first !== undefined && 'message' in first;
 };
 
-/** Minutes to change from one setting to another. */
-function changeCost(from: Setting | null, to: Setting, costs: ChangeCosts): number {
-  if (!from || from.saw !== to.saw) return costs.saw + changeFrom(null, to, costs);
-  return changeFrom(from, to, costs);
-}
+/** What a saw is set to, as far as changing it takes time. */
+type Set = Pick<Setting, 'saw' | 'tilt' | 'angle' | 'stop'>;
+const UNSET = { tilt: 0, angle: 0, stop: null };
 
-function changeFrom(from: Setting | null, to: Setting, costs: ChangeCosts): number {
-  const [angle, tilt, stop] = from ? [from.angle, from.tilt, from.stop] : [0, 0, null];
+/** Minutes to change from one setting to another; from none, or at another saw, everything that is not square is set. */
+export function changeMinutes(from: Set | null, to: Set, costs: ChangeCosts = USUAL_COSTS): number {
+  const isSameSaw = from !== null && from.saw === to.saw;
+  const { tilt, angle, stop } = isSameSaw ? from : UNSET;
   return (
+    (isSameSaw ? 0 : costs.saw) +
     (tilt === to.tilt ? 0 : costs.tilt) +
     (angle === to.angle ? 0 : costs.angle) +
-    (stop === to.stop || to.stop === null ? 0 : costs.stop) +
-    // Only which way the piece lies tells these apart: something else is better done in between.
-    (from && from.turned !== to.turned && stop === to.stop ? 100 : 0)
+    (stop === to.stop || to.stop === null ? 0 : costs.stop)
   );
 }
+
+/** More than any change costs: something else is better done between two settings that only the way the piece lies tells apart. */
+const APART = 100;
 
 /** How two scraps tell whether an angle is right. */
 const testPieces = (setting: Setting): Text[] => [
@@ -215,8 +217,11 @@ class Sequencing {
     return this.settings.push(setting) - 1;
   }
 
-  readonly cost = (from: number | null, to: number): number =>
-    changeCost(from === null ? null : at(this.settings, from), at(this.settings, to), this.costs);
+  readonly cost = (from: number | null, to: number): number => {
+    const [last, next] = [from === null ? null : at(this.settings, from), at(this.settings, to)];
+    const isTurned = last !== null && last.turned !== next.turned && toldOf(last) === toldOf(next);
+    return changeMinutes(last, next, this.costs) + (isTurned ? APART : 0);
+  };
 
   /** All boards together. */
   together(): Run[] {
@@ -346,8 +351,8 @@ export function planCuts(job: LayoutJob, layout: Layout, shop: Shop = {}): Plann
   const steps = [...stepsOf(sequencing, runs), ...free];
   const patternAt = new Map(patterns.flatMap((pattern) => pattern.boards.map((b) => [b, pattern])));
   const inOrder = boards.map((_board, index) => entry(patternAt, index));
-  const changes = runs.map(({ setting }, index) =>
-    sequencing.cost(index === 0 ? null : at(runs, index - 1).setting, setting),
+  const changes = steps.map((step, index) =>
+    changeMinutes(index === 0 ? null : at(steps, index - 1), step, costs),
   );
   return {
     ok: true,

@@ -99,7 +99,7 @@ export const keyOf = ({ tool, saw, angle, tilt, stop, turned }: Setting): string
   [tool, saw, angle, tilt, stop ?? 'mark', turned].join('|');
 
 /** What a file tells of a setting: the way it is turned is told by how the pieces lie. */
-const toldOf = ({ tool, angle, tilt, stop }: Setting): string =>
+export const toldOf = ({ tool, angle, tilt, stop }: Setting): string =>
   [tool, angle, tilt, stop].join('|');
 
 const counted = (keys: Iterable<readonly [key: string, count: number]>): Map<string, number> => {

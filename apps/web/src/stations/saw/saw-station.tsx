@@ -1,0 +1,134 @@
+import { batchQuestion } from '@spare-knot/core/api';
+import { type CutPlan, cutsInOrder, namedPlan, planCuts } from '@spare-knot/core/cuts';
+import { familyById } from '@spare-knot/core/families';
+import { boxNumber, type LayoutJob, layoutJob } from '@spare-knot/core/job';
+import { panelNames, partName } from '@spare-knot/core/panels';
+import { useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { client } from '../../api/client';
+import { useBatch } from '../../batch/batch-context';
+import { sawingKey, useSawing } from '../../batch/use-sawing';
+import { Sentence } from '../../measure/length';
+import { messageOf } from '../../ui/message-of';
+import { Trouble } from '../../ui/trouble';
+import { SawDesk } from './saw-desk';
+import type { NameOf } from './step-words';
+
+/** The job that the taken boards were laid out for. */
+function useTakenJob(): LayoutJob | null {
+  const { batch } = useBatch();
+  return useMemo(() => {
+    const made = batch.accepted ? layoutJob(batchQuestion(batch, batch.accepted.boards)) : null;
+    return made?.ok ? made.job : null;
+  }, [batch]);
+}
+
+/** Panels by their name and the number of their box. */
+function useNameOf(job: LayoutJob | null): NameOf {
+  const { sound } = useBatch();
+  return useMemo(() => {
+    const names = sound ? panelNames(familyById(sound.plan.family), sound.box) : new Map();
+    return (piece) =>
+      job ? `${partName(names, piece.part)} ${boxNumber(job, piece)}` : partName(names, piece.part);
+  }, [job, sound]);
+}
+
+function NotTaken() {
+  return (
+    <div className="card mt-4 max-w-2xl p-6 text-lg">
+      <h2 className="text-2xl">First take the boards</h2>
+      <p className="mt-2">
+        Sawing begins with boards that are taken off the rack for this batch: find a layout that you
+        like and take its boards on{' '}
+        <Link className="link" to="../layout">
+          Layout
+        </Link>
+        . Then every cut stands here in its order, one at a time.
+      </p>
+    </div>
+  );
+}
+
+/** How much there is to saw, and how much setting it saves. */
+function PlanFacts({ plan }: { plan: CutPlan }) {
+  const cuts = cutsInOrder(namedPlan(plan)).length;
+  const { steps, boards, boardAfterBoard, lowerBound, minutes } = plan;
+  return (
+    <>
+      <p className="mt-2">
+        {cuts} cuts out of {boards.length} {boards.length === 1 ? 'board' : 'boards'}, at{' '}
+        {steps.length} settings: board after board it would be {boardAfterBoard}, and no order of
+        these cuts has fewer than {lowerBound}. About {minutes} minutes, with a test piece for each
+        angle.
+      </p>
+      <p className="mt-2 text-soft">
+        Look the boards over for nails and splits first, and trim ends that are checked.
+      </p>
+    </>
+  );
+}
+
+function BeforeSawing({ job }: { job: LayoutJob }) {
+  const { batch } = useBatch();
+  const queries = useQueryClient();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const planned = useMemo(
+    () => (batch.accepted ? planCuts(job, batch.accepted.layout) : null),
+    [job, batch.accepted],
+  );
+  if (!planned) return <NotTaken />;
+  const begin = async () => {
+    setBusy(true);
+    try {
+      queries.setQueryData(sawingKey(batch.id), await client.beginSawing(batch.id));
+    } catch (error) {
+      setTrouble(messageOf(error));
+    }
+    setBusy(false);
+  };
+  return (
+    <div className="card mt-4 max-w-2xl p-6 text-lg">
+      <h2 className="text-2xl">Ready to saw</h2>
+      {planned.ok ? (
+        <>
+          <PlanFacts plan={planned.plan} />
+          <button
+            type="button"
+            className="btn btn-main mt-4 min-h-12 px-6 text-xl"
+            disabled={isBusy}
+            onClick={() => void begin()}
+          >
+            Begin with the first cut
+          </button>
+        </>
+      ) : (
+        <ul role="alert" className="mt-2 list-disc pl-6 text-danger">
+          {planned.problems.map(({ board, message }, index) => (
+            <li key={index}>
+              Board {board + 1}: <Sentence text={message} />.
+            </li>
+          ))}
+        </ul>
+      )}
+      {trouble && (
+        <p role="alert" className="mt-3 text-danger">
+          {trouble}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** From the layout to the last cut, one step at a time. */
+export function SawStation() {
+  const { batch } = useBatch();
+  const query = useSawing(batch.id, batch.accepted !== null);
+  const job = useTakenJob();
+  const nameOf = useNameOf(job);
+  if (!batch.accepted || !job) return <NotTaken />;
+  if (query.isError) return <Trouble error={query.error} retry={() => void query.refetch()} />;
+  if (query.data === undefined) return <p className="p-8">Fetching the cuts…</p>;
+  return query.data ? <SawDesk sawing={query.data} nameOf={nameOf} /> : <BeforeSawing job={job} />;
+}

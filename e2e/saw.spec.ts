@@ -1,0 +1,80 @@
+import type { Page } from '@playwright/test';
+import { expect, laidOut, test } from './test-server.js';
+
+/** A batch whose boards are taken, before the first cut. */
+async function readyToSaw(page: Page): Promise<void> {
+  await laidOut(page, 1);
+  await page.getByRole('button', { name: 'Take these boards' }).click();
+  await page.getByRole('link', { name: /^Saw/ }).click();
+  await expect(page.getByRole('heading', { name: 'Ready to saw' })).toBeVisible();
+}
+
+/** How many cuts are made, of how many. */
+async function countOf(page: Page): Promise<[made: number, all: number]> {
+  const words = await page.getByText(/^\d+ of \d+ cuts$/).innerText();
+  const [made = 0, all = 0] = words.split(' of ').map((part) => Number.parseInt(part, 10));
+  return [made, all];
+}
+
+/** One cut made; a test piece before it is tested first. */
+async function makeCut(page: Page): Promise<void> {
+  const [made] = await countOf(page);
+  const tested = page.getByRole('button', { name: 'Set and tested' });
+  if (await tested.isVisible()) {
+    await tested.click();
+    await page.waitForTimeout(320);
+  }
+  await page.getByRole('button', { name: 'Made it' }).click();
+  await expect(page.getByText(new RegExp(`^${made + 1} of \\d+ cuts$`))).toBeVisible();
+  await page.waitForTimeout(320);
+}
+
+test('from the first cut to the last: each kept at once, through a lost connection, on two devices', async ({
+  page,
+  context,
+}) => {
+  await readyToSaw(page);
+  await expect(page.getByText(/cuts out of .* at \d+ settings/)).toBeVisible();
+  await page.getByRole('button', { name: 'Begin with the first cut' }).click();
+  const [, all] = await countOf(page);
+  expect(all).toBeGreaterThan(5);
+  await expect(page.getByRole('listitem').filter({ hasText: `1. ` }).first()).toBeVisible();
+  await makeCut(page);
+  await makeCut(page);
+
+  // Another device at the same batch follows.
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByText(`2 of ${all} cuts`)).toBeVisible();
+  await makeCut(page);
+  await expect(other.getByText(`3 of ${all} cuts`)).toBeVisible({ timeout: 4000 });
+
+  // No connection: presses wait in the page, and are kept when it is back.
+  await page.route('**/sawing/**', (route) => route.abort());
+  await makeCut(page);
+  await expect(page.getByRole('status').filter({ hasText: 'Not kept yet' })).toBeVisible();
+  await page.unroute('**/sawing/**');
+  await expect(page.getByText('every cut is kept')).toBeVisible({ timeout: 8000 });
+  await expect(other.getByText(`4 of ${all} cuts`)).toBeVisible({ timeout: 4000 });
+
+  // One was not made after all; a reload forgets nothing.
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText(`3 of ${all} cuts`)).toBeVisible();
+  await expect(other.getByText(`3 of ${all} cuts`)).toBeVisible({ timeout: 4000 });
+  await page.reload();
+  await expect(page.getByText(`3 of ${all} cuts`)).toBeVisible();
+  for (let made = 3; made < all; made += 1) await makeCut(page);
+  await expect(page.getByRole('heading', { name: 'Every cut is made' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Saw\s*, done/ })).toBeVisible();
+
+  // What is sawn does not go back whole.
+  await page.getByRole('link', { name: /^Layout/ }).click();
+  await page.getByRole('button', { name: 'Give the boards back' }).click();
+  await expect(page.getByText(/Some of these boards are sawn/)).toBeVisible();
+});
+
+test('without boards there is nothing to saw, and the way there is said', async ({ page }) => {
+  await laidOut(page, 1);
+  await page.getByRole('link', { name: /^Saw/ }).click();
+  await expect(page.getByRole('heading', { name: 'First take the boards' })).toBeVisible();
+});

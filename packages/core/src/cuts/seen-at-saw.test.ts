@@ -1,0 +1,83 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { board, job, layout, part, placed, points } from '../../test/layouts.js';
+import { drawnLayouts } from '../../test/sawing.js';
+import { at, must } from '../lists/index.js';
+import { fromMm, toMm } from '../measure/index.js';
+import { areaOf } from '../plane/index.js';
+import { cutAt, cutAtHand, cutsInOrder, lastCut } from './at-hand.js';
+import { planCuts } from './plan-cuts.js';
+import { namedPlan } from './progress.js';
+import { seenAtSaw } from './seen-at-saw.js';
+
+describe('the piece in hand as it lies at the saw', () => {
+  test('over random boxes: the fence behind it, the mark where the stop stands, everything that comes of it inside', () => {
+    fc.assert(
+      fc.property(drawnLayouts, (drawn) => {
+        if (!drawn) return;
+        const planned = planCuts(drawn.job, drawn.layout);
+        if (!planned.ok) throw new Error('not planned');
+        const plan = namedPlan(planned.plan);
+        plan.steps.forEach((step, index) => {
+          step.cuts.forEach((how, place) => {
+            const hand = cutAt(plan, index, place);
+            const on = at(plan.boards, how.board);
+            const { thickness } = must(
+              drawn.job.stock.find(({ id }) => id === on.stock),
+              'board',
+            );
+            const seen = seenAtSaw(on, hand, { kerf: drawn.job.saw.kerf, thickness });
+            if (step.tool === 'crosscut' && step.stop !== null)
+              expect(Math.abs(must(seen.mark, 'mark') - step.stop)).toBeLessThanOrEqual(
+                fromMm(0.1),
+              );
+            if (step.tool === 'rip') expect(seen.mark).toBeNull();
+            const [left, fence, right, front] = seen.bounds;
+            for (const [x, y] of seen.leaves.flatMap(({ outline }) => outline)) {
+              expect(x).toBeGreaterThan(left - 20);
+              expect(x).toBeLessThan(right + 20);
+              expect(y).toBeGreaterThan(fence - 20);
+              expect(y).toBeLessThan(front + 20);
+            }
+          });
+        });
+      }),
+      { numRuns: 12 },
+    );
+  });
+
+  const side = part('side', points([0, 0], [260, 0], [235, 140], [0, 140]));
+  const of = job([side], [board(900, 140)]);
+  const planned = planCuts(of, layout([placed('side', 0, 0)]));
+  if (!planned.ok) throw new Error('not planned');
+  const plan = namedPlan(planned.plan);
+
+  test('a board turned over is seen from its other side, and is as large', () => {
+    const hand = must(cutAtHand(plan, { done: [] }), 'a cut');
+    const on = at(plan.boards, 0);
+    const all = (['A', 'B'] as const).flatMap((faceUp) =>
+      (['near', 'far', 'low', 'high'] as const).map((fence) =>
+        seenAtSaw(
+          on,
+          { ...hand, how: { ...hand.how, faceUp, fence } },
+          { kerf: of.saw.kerf, thickness: fromMm(16) },
+        ),
+      ),
+    );
+    for (const seen of all)
+      expect(Math.abs(areaOf(seen.upper)) / fromMm(1) ** 2).toBeCloseTo(900 * 140, 3);
+    // From the left end along the long edge, or along the short one where the board is turned over.
+    const marks = all.map(({ mark }) => mark && toMm(mark));
+    expect(marks).toContain(260);
+    expect(marks).toContain(235);
+  });
+
+  test('cuts come one after the other; the last one is the one to take back', () => {
+    const order = cutsInOrder(plan);
+    const first = at(order, 0);
+    expect(cutAtHand(plan, { done: [] })?.key).toBe(first);
+    expect(lastCut(plan, { done: [] })).toBeNull();
+    expect(lastCut(plan, { done: [first] })).toBe(first);
+    expect(cutAtHand(plan, { done: order })).toBeNull();
+  });
+});
