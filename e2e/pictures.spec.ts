@@ -118,6 +118,23 @@ test('pictures of every main view', async ({ page }) => {
   await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
   await optionsDrawn(page);
   await page.screenshot({ path: path('owl-box') });
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
+  await page.getByRole('link', { name: /^Layout/ }).click();
+  const take = page.getByRole('button', { name: 'Take these boards' });
+  await expect(take).toBeEnabled({ timeout: 30_000 });
+  await take.click();
+  await page.getByRole('link', { name: /^Saw/ }).click();
+  await page.getByRole('button', { name: 'Begin with the first cut' }).click();
+  const numbered = page.getByText('from the stop to the blade');
+  for (let pressed = 0; pressed < 60 && !(await numbered.isVisible()); pressed += 1) {
+    await page.keyboard.press('ArrowRight');
+    await page.waitForTimeout(320);
+  }
+  await expect(numbered).toBeVisible();
+  // What the notice says of the boards has been read by then.
+  await expect(page.getByText('The boards are off the rack')).toBeHidden({ timeout: 30_000 });
+  await page.screenshot({ path: path('saw') });
   await page.goto('/handbook');
   await page.getByRole('tab', { name: 'Kinds of box' }).click();
   await page.waitForTimeout(500);

@@ -1,4 +1,10 @@
-import { type CutProblem, planCuts, progressProblems, remainingJob } from '@spare-knot/core/cuts';
+import {
+  type CutProblem,
+  namedPlan,
+  planCuts,
+  progressProblems,
+  remainingJob,
+} from '@spare-knot/core/cuts';
 import {
   readCutPlan,
   readLayout,
@@ -38,7 +44,7 @@ export const cuts: Command = {
     const { job, layout } = validLayout(context, jobFile, layoutFile);
     const planned = planCuts(job, layout);
     if (!planned.ok) throw new DataProblem(problemLines(layoutFile, planned.problems));
-    return writeCutPlan(planned.plan);
+    return writeCutPlan(namedPlan(planned.plan));
   },
 };
 

@@ -1,13 +1,11 @@
 import { z } from 'zod';
-import {
-  type CutPlan,
-  type NamedBoard,
-  type NamedCut,
-  type NamedPiece,
-  type NamedPlan,
-  namedPlan,
-  type Progress,
-  type Ruined,
+import type {
+  NamedBoard,
+  NamedCut,
+  NamedPiece,
+  NamedPlan,
+  Progress,
+  Ruined,
 } from '../cuts/index.js';
 import type { LayoutJob } from '../job/index.js';
 import { TICKS_PER_MM, type Ticks, toMm } from '../measure/index.js';
@@ -170,8 +168,8 @@ export const cutPlanDocument = z.codec(cutPlanSchema, z.custom<NamedPlan>(), {
 });
 
 /** A cut plan as a file writes it; `settings` counts its steps. */
-export const writeCutPlan = (plan: CutPlan): z.input<typeof cutPlanDocument> =>
-  z.encode(cutPlanDocument, namedPlan(plan));
+export const writeCutPlan = (plan: NamedPlan): z.input<typeof cutPlanDocument> =>
+  z.encode(cutPlanDocument, plan);
 
 /** Reads a cut plan; problems name the path in the file. */
 export function readCutPlan(source: string): Read<NamedPlan> {

@@ -1,5 +1,6 @@
 export { type PlanReading, planDocument, readBoxPlan, writeBoxPlan } from './box-plan-file.js';
 export { CUT_LIST_COLUMNS, writeCutListCsv } from './cut-list-csv.js';
+export { CUT_PLAN_COLUMNS, writeCutPlanCsv } from './cut-plan-csv.js';
 export {
   cutPlanDocument,
   progressDocument,

@@ -240,12 +240,15 @@ function CutDesk({
   );
   const number = step.stop ?? seen.mark;
   return (
-    <div className="mt-2 grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-4 max-md:grid-cols-1">
-      <div>
+    <div className="mt-2 grid gap-x-4 gap-y-3 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] md:grid-rows-[auto_1fr]">
+      <div className="md:col-start-2">
+        <Setting plan={plan} hand={hand} mark={seen.mark} />
+      </div>
+      <div className="md:col-start-1 md:row-span-2 md:row-start-1">
         <button
           type="button"
           onClick={made}
-          className="card block h-[40vh] min-h-56 w-full p-2 text-left max-md:h-[30vh]"
+          className="card block h-[40vh] min-h-44 w-full p-2 text-left max-md:h-[24vh]"
           aria-label="The piece at the saw. Press when the cut is made"
         >
           <SawDrawing
@@ -275,8 +278,7 @@ function CutDesk({
           </button>
         </div>
       </div>
-      <div className="space-y-3">
-        <Setting plan={plan} hand={hand} mark={seen.mark} />
+      <div className="md:col-start-2">
         {before.length > 0 ? (
           <Before before={before} />
         ) : (

@@ -67,8 +67,12 @@ class Pretend {
   }
 }
 
-beforeEach(() => jest.useFakeTimers());
-afterEach(() => jest.useRealTimers());
+beforeEach(() => {
+  jest.useFakeTimers();
+});
+afterEach(() => {
+  jest.useRealTimers();
+});
 const wait = (ms: number) => jest.advanceTimersByTimeAsync(ms);
 
 describe('sawing a batch in the page', () => {

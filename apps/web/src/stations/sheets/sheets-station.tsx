@@ -1,7 +1,9 @@
 import { batchQuestion } from '@spare-knot/core/api';
+import { type NamedPlan, namedPlan, planCuts, seenAtSaw } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob, panelsAsSawn } from '@spare-knot/core/job';
-import { shoppingList } from '@spare-knot/core/layout';
+import { type Layout, shoppingList } from '@spare-knot/core/layout';
+import { at } from '@spare-knot/core/lists';
 import { printLength } from '@spare-knot/core/measure';
 import { panelNames, partName } from '@spare-knot/core/panels';
 import { boardDrawing } from '@spare-knot/core/sheets';
@@ -11,6 +13,7 @@ import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useBatch, useBatchName } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
+import { useSawing } from '../../batch/use-sawing';
 import { useWood } from '../../batch/use-wood';
 import { useUnits } from '../../measure/units';
 import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
@@ -25,6 +28,8 @@ import {
   type Paper,
   sheetsOf,
 } from './paper';
+import { SawSheet } from './saw-sheet';
+import { type Reading, sawSheets } from './saw-steps';
 import { Sheet } from './sheet';
 import { ShoppingList } from './shopping-list';
 
@@ -69,6 +74,49 @@ function useCutListFile(names: Names): FileToTake[] {
     },
   ];
 }
+
+/** How the boards are sawn: as sawing began with them, or as it would. */
+function useCutPlan(job: LayoutJob | null, layout: Layout | null): NamedPlan | null {
+  const { batch } = useBatch();
+  const { data } = useSawing(batch.id, batch.accepted !== null);
+  return useMemo(() => {
+    if (data) return data.plan;
+    const planned = job && layout ? planCuts(job, layout) : null;
+    return planned?.ok ? namedPlan(planned.plan) : null;
+  }, [data, job, layout]);
+}
+
+/** Panels by their names, and marks where a cut has no stop. */
+const readingOf = (plan: NamedPlan, { saw, stock }: LayoutJob, names: Names): Reading => ({
+  nameOf: ({ part }) => partName(names, part),
+  markOf: (hand) => {
+    const board = at(plan.boards, hand.board);
+    const thickness = stock.find(({ id }) => id === board.stock)?.thickness ?? 0;
+    return seenAtSaw(board, hand, { kerf: saw.kerf, thickness }).mark;
+  },
+});
+
+/** The cut plan as files. */
+const cutPlanFiles = (plan: NamedPlan | null): FileToTake[] =>
+  plan
+    ? [
+        {
+          label: 'Saw steps CSV',
+          what: 'The table of cuts',
+          ending: '-cuts.csv',
+          type: 'text/csv',
+          make: async () => (await import('@spare-knot/core/exchange')).writeCutPlanCsv(plan),
+        },
+        {
+          label: 'Saw steps JSON',
+          what: 'The cut plan',
+          ending: '.cuts.json',
+          type: 'application/json',
+          make: async () =>
+            JSON.stringify((await import('@spare-knot/core/exchange')).writeCutPlan(plan), null, 2),
+        },
+      ]
+    : [];
 
 /** The boards as files in true scale. */
 function useBoardFiles(
@@ -161,7 +209,17 @@ export function SheetsStation() {
   const panels = useMemo(() => (sound ? panelsAsSawn(sound.plan, sound.box.panels) : []), [sound]);
   const pages = useMemo(() => sheetsOf(panels, onPaper, size), [panels, onPaper, size]);
   const buys = toBuy.length > 0 ? 1 : 0;
-  const files = [...useCutListFile(names), ...useBoardFiles(job, onPaper, names, paper)];
+  const plan = useCutPlan(job, layout);
+  const sawn = useMemo(
+    () => (plan && job ? sawSheets(plan, readingOf(plan, job, names), size) : []),
+    [plan, job, names, size],
+  );
+  const sheets = pages.length + buys + sawn.length;
+  const files = [
+    ...useCutListFile(names),
+    ...useBoardFiles(job, onPaper, names, paper),
+    ...cutPlanFiles(plan),
+  ];
   return (
     <>
       <Actions paper={paper} onPaper={setPaper} />
@@ -182,18 +240,12 @@ export function SheetsStation() {
       <style>{`@page { size: ${size.width}mm ${size.height}mm; margin: 0 } @media print { html { background: #fff } }`}</style>
       <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
         {layout && buys > 0 && (
-          <Sheet size={size} number={1} of={pages.length + buys} name={name}>
+          <Sheet size={size} number={1} of={sheets} name={name}>
             <ShoppingList list={toBuy} offers={offers} layout={layout} boxes={draft.boxes} />
           </Sheet>
         )}
         {pages.map(({ lines, drawings, isFirst, isLast }, index) => (
-          <Sheet
-            key={index}
-            size={size}
-            number={index + 1 + buys}
-            of={pages.length + buys}
-            name={name}
-          >
+          <Sheet key={index} size={size} number={index + 1 + buys} of={sheets} name={name}>
             {lines.length > 0 && (
               <CutList
                 panels={lines}
@@ -212,6 +264,17 @@ export function SheetsStation() {
                 names={names}
               />
             )}
+          </Sheet>
+        ))}
+        {sawn.map((steps, index) => (
+          <Sheet
+            key={index}
+            size={size}
+            number={pages.length + buys + index + 1}
+            of={sheets}
+            name={name}
+          >
+            <SawSheet steps={steps} isFirst={index === 0} />
           </Sheet>
         ))}
       </main>

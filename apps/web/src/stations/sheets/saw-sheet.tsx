@@ -1,0 +1,60 @@
+import { Length } from '../../measure/length';
+import { settingWords, toolWord } from '../saw/step-words';
+import type { AlikeCuts, StepOnPaper } from './saw-steps';
+
+function Group({ group: { gives, lies, holds, mark, boards } }: { group: AlikeCuts }) {
+  return (
+    <li className="mt-[1.2mm]">
+      <span className="font-semibold">{gives}.</span> {lies} {holds}
+      {mark !== null && (
+        <>
+          {' '}
+          Mark at <Length ticks={mark} unit /> from the end at your left.
+        </>
+      )}
+      <span className="flex flex-wrap gap-x-[2.4mm]">
+        {boards.map((board, index) => (
+          <span key={index} className="whitespace-nowrap">
+            <span className="mr-[0.8mm] inline-block size-[3mm] border-[0.3mm] border-black align-[-0.4mm]" />
+            {board}
+          </span>
+        ))}
+      </span>
+    </li>
+  );
+}
+
+/** Saw steps with a box to tick for each cut, numbered by its board. */
+export function SawSheet({ steps, isFirst }: { steps: readonly StepOnPaper[]; isFirst: boolean }) {
+  return (
+    <>
+      <h2 className="mt-[3mm] font-slab text-[4.2mm]">
+        Saw steps
+        {isFirst ? ': boxes are numbered by board, in the order of the layout' : ', continued'}
+      </h2>
+      <ol>
+        {steps.map(({ number, step, isFirst: begins, alike }) => (
+          <li key={number} className="mt-[2mm] border-t-[0.2mm] border-[#999] pt-[0.8mm]">
+            <p className="font-bold">
+              {number}. {toolWord(step)}, {step.saw}: {settingWords(step)}
+              {step.stop !== null ? (
+                <>
+                  , {step.tool === 'rip' ? 'fence' : 'stop'} at <Length ticks={step.stop} unit />
+                </>
+              ) : (
+                step.tool === 'crosscut' && ', to marks'
+              )}
+              {!begins && ' (continued)'}
+            </p>
+            {begins && step.before.map((words) => <p key={words}>First, {words}.</p>)}
+            <ul>
+              {alike.map((group, index) => (
+                <Group key={index} group={group} />
+              ))}
+            </ul>
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}

@@ -1,0 +1,130 @@
+import {
+  type CutAtHand,
+  cutAt,
+  type NamedPiece,
+  type NamedPlan,
+  type NamedStep,
+  partsIn,
+} from '@spare-knot/core/cuts';
+import { at } from '@spare-knot/core/lists';
+import type { Ticks } from '@spare-knot/core/measure';
+import { holdWords, lieWords, type NameOf, pieceWords } from '../saw/step-words';
+import { type Block, paginate } from './pages';
+import { MARGIN, type PaperSize } from './paper';
+
+/** Cuts of a step that are made alike: what comes of them, how they lie, and a box to tick for each board. */
+export interface AlikeCuts {
+  gives: string;
+  lies: string;
+  /** Empty where a hand holds it. */
+  holds: string;
+  /** Where a cut to a mark is marked; null where a stop stands, or a fence. */
+  mark: Ticks | null;
+  /** Numbers of the boards, from 1, one for each cut. */
+  boards: readonly number[];
+}
+
+/** A step, or as much of it as stands together, on paper. */
+export interface StepOnPaper {
+  number: number;
+  step: NamedStep;
+  isFirst: boolean;
+  alike: readonly AlikeCuts[];
+}
+
+/** What panels are called, and where a cut to a mark is marked. */
+export interface Reading {
+  nameOf: NameOf;
+  markOf: (hand: CutAtHand) => Ticks | null;
+}
+
+/** What both sides of a cut are, by their kind: on paper panels that are alike stand together. */
+function givesWords(plan: NamedPlan, { board, gives }: CutAtHand, nameOf: NameOf): string {
+  const on = at(plan.boards, board);
+  const words = (piece: NamedPiece | null) =>
+    pieceWords(piece, nameOf, piece ? partsIn(on, piece.id).length : 0);
+  const first = words(gives[0] ?? null);
+  return `${first.charAt(0).toUpperCase()}${first.slice(1)}; beyond the blade ${words(gives[1] ?? null)}`;
+}
+
+/** The cuts of a step in groups that are made alike, in their order. */
+export function alikeCuts(plan: NamedPlan, step: number, { nameOf, markOf }: Reading): AlikeCuts[] {
+  const { stop } = at(plan.steps, step);
+  const groups = new Map<string, AlikeCuts>();
+  at(plan.steps, step).cuts.forEach((_cut, place) => {
+    const hand = cutAt(plan, step, place);
+    const gives = givesWords(plan, hand, nameOf);
+    const lies = lieWords(hand);
+    const holds = hand.how.hold === 'hand' ? '' : holdWords(hand.how.hold);
+    const mark = stop === null ? markOf(hand) : null;
+    const key = [gives, lies, holds, mark].join('|');
+    const known = groups.get(key);
+    groups.set(key, {
+      gives,
+      lies,
+      holds,
+      mark,
+      boards: [...(known?.boards ?? []), hand.board + 1],
+    });
+  });
+  return [...groups.values()];
+}
+
+/** Millimetres of paper: the head of a step, a line, and what stands round a group; letters and boxes in a line. */
+const HEAD = 9;
+const LINE = 4.4;
+const ROUND_GROUP = 1.6;
+const LETTERS = 104;
+const BOXES = 16;
+/** More boxes than this in one group go on on the next: a group stands on one sheet. */
+const MOST_BOXES = 20 * BOXES;
+const HEADING = 30;
+
+const rowsOf = (letters: number): number => Math.ceil(letters / LETTERS);
+const groupHeight = ({ gives, lies, holds, boards }: AlikeCuts): number =>
+  ROUND_GROUP +
+  LINE *
+    (rowsOf(gives.length + lies.length + holds.length + 24) + Math.ceil(boards.length / BOXES));
+
+/** A long group in parts that fit on a sheet. */
+const parted = (group: AlikeCuts): AlikeCuts[] =>
+  Array.from({ length: Math.ceil(group.boards.length / MOST_BOXES) }, (_unused, index) => ({
+    ...group,
+    boards: group.boards.slice(index * MOST_BOXES, (index + 1) * MOST_BOXES),
+  }));
+
+/** The steps of a cut plan on sheets of a paper, none cut apart but between its groups. */
+export function sawSheets(
+  plan: NamedPlan,
+  reading: Reading,
+  { height }: PaperSize,
+): readonly (readonly StepOnPaper[])[] {
+  const blocks = plan.steps.flatMap((step, index) =>
+    alikeCuts(plan, index, reading)
+      .flatMap(parted)
+      .map((group, place): Block<StepOnPaper> => {
+        const isFirst = place === 0;
+        const before = isFirst
+          ? step.before.reduce((sum, words) => sum + LINE * rowsOf(words.length), 0)
+          : 0;
+        return {
+          of: { number: index + 1, step, isFirst, alike: [group] },
+          height: groupHeight(group) + (isFirst ? HEAD + before : 0),
+        };
+      }),
+  );
+  const room = { height: height - 2 * MARGIN - HEADING, listHead: 0, listFoot: 0 };
+  return paginate<never, StepOnPaper>([], blocks, room).map(({ drawings }) => together(drawings));
+}
+
+/** Groups of one step that stand on one sheet, under one head. */
+function together(groups: readonly StepOnPaper[]): StepOnPaper[] {
+  const steps: StepOnPaper[] = [];
+  for (const each of groups) {
+    const last = steps.at(-1);
+    if (last && last.number === each.number)
+      steps[steps.length - 1] = { ...last, alike: [...last.alike, ...each.alike] };
+    else steps.push(each);
+  }
+  return steps;
+}
