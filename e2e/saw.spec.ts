@@ -1,5 +1,6 @@
+import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { expect, laidOut, test } from './test-server.js';
+import { breaksNoRule, expect, laidOut, test } from './test-server.js';
 
 /** A batch whose boards are taken, before the first cut. */
 async function readyToSaw(page: Page): Promise<void> {
@@ -41,6 +42,10 @@ test('from the first cut to the last: each kept at once, through a lost connecti
   await expect(page.getByRole('listitem').filter({ hasText: `1. ` }).first()).toBeVisible();
   await makeCut(page);
   await makeCut(page);
+  await breaksNoRule(page);
+  await page.getByRole('button', { name: 'Shop mode' }).click();
+  await breaksNoRule(page);
+  await page.getByRole('button', { name: 'Shop mode' }).click();
 
   // Another device at the same batch follows.
   const other = await context.newPage();
@@ -71,6 +76,27 @@ test('from the first cut to the last: each kept at once, through a lost connecti
   await page.getByRole('link', { name: /^Layout/ }).click();
   await page.getByRole('button', { name: 'Give the boards back' }).click();
   await expect(page.getByText(/Some of these boards are sawn/)).toBeVisible();
+});
+
+test('on a phone one cut is no wider than the screen; on paper every cut has its box', async ({
+  page,
+}) => {
+  await readyToSaw(page);
+  await page.getByRole('button', { name: 'Begin with the first cut' }).click();
+  const [, all] = await countOf(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect(page.getByRole('button', { name: 'Made it' })).toBeInViewport();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByRole('link', { name: /^Sheets/ }).click();
+  await expect(page.getByRole('heading', { name: /Saw steps/ }).first()).toBeVisible();
+  await expect(page.locator('[data-box]')).toHaveCount(all);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Saw steps CSV' }).click(),
+  ]);
+  const table = await readFile(await download.path(), 'utf8');
+  expect(table.trim().split('\r\n')).toHaveLength(all + 1);
 });
 
 test('without boards there is nothing to saw, and the way there is said', async ({ page }) => {

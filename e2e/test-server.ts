@@ -2,6 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
+import { AxeBuilder } from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
 import { createConnection } from 'mysql2/promise';
 
@@ -141,6 +142,18 @@ export async function chooseWood(page: Page): Promise<void> {
     .locator('[data-board="Roof board"]')
     .getByRole('button', { name: 'Use for roof' })
     .click();
+}
+
+/** WCAG 2.2 AA, as far as a machine can check it. */
+export async function breaksNoRule(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(
+    violations.map(
+      ({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
+    ),
+  ).toEqual([]);
 }
 
 export const kept = (page: Page) =>

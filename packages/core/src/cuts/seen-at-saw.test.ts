@@ -4,7 +4,7 @@ import { board, job, layout, part, placed, points } from '../../test/layouts.js'
 import { drawnLayouts } from '../../test/sawing.js';
 import { at, must } from '../lists/index.js';
 import { fromMm, toMm } from '../measure/index.js';
-import { areaOf } from '../plane/index.js';
+import { areaOf, boundsOf } from '../plane/index.js';
 import { cutAt, cutAtHand, cutsInOrder, lastCut } from './at-hand.js';
 import { planCuts } from './plan-cuts.js';
 import { namedPlan } from './progress.js';
@@ -26,13 +26,29 @@ describe('the piece in hand as it lies at the saw', () => {
               drawn.job.stock.find(({ id }) => id === on.stock),
               'board',
             );
-            const seen = seenAtSaw(on, hand, { kerf: drawn.job.saw.kerf, thickness });
-            if (step.tool === 'crosscut' && step.stop !== null)
-              expect(Math.abs(must(seen.mark, 'mark') - step.stop)).toBeLessThanOrEqual(
-                fromMm(0.1),
-              );
-            if (step.tool === 'rip') expect(seen.mark).toBeNull();
+            const seen = seenAtSaw(on, hand, {
+              tool: step.tool,
+              kerf: drawn.job.saw.kerf,
+              thickness,
+            });
+            if (step.stop !== null)
+              expect(
+                Math.abs(must(seen.measured, 'what is set').length - step.stop),
+              ).toBeLessThanOrEqual(fromMm(0.1));
+            if (step.tool === 'rip' && step.angle > 0) expect(seen.measured).toBeNull();
             const [left, fence, right, front] = seen.bounds;
+            // What is said to lie at one side does: by the middles of both pieces that have a face up.
+            const middle = (id: string | null | undefined) => {
+              const leaves = seen.leaves.filter(({ piece }) => piece.id === id);
+              return leaves.length === 1 ? boundsOf(at(leaves, 0).outline) : null;
+            };
+            const [first, second] = [middle(hand.gives[0]?.id), middle(hand.gives[1]?.id)];
+            if (first && second && seen.firstAt) {
+              const axis = seen.firstAt === 'left' || seen.firstAt === 'right' ? 0 : 1;
+              const isLow = seen.firstAt === 'left' || seen.firstAt === 'fence';
+              const place = (box: typeof first) => (box[axis] ?? 0) + (box[axis + 2] ?? 0);
+              expect(place(first) < place(second)).toBe(isLow);
+            }
             for (const [x, y] of seen.leaves.flatMap(({ outline }) => outline)) {
               expect(x).toBeGreaterThan(left - 20);
               expect(x).toBeLessThan(right + 20);
@@ -60,14 +76,14 @@ describe('the piece in hand as it lies at the saw', () => {
         seenAtSaw(
           on,
           { ...hand, how: { ...hand.how, faceUp, fence } },
-          { kerf: of.saw.kerf, thickness: fromMm(16) },
+          { tool: 'crosscut', kerf: of.saw.kerf, thickness: fromMm(16) },
         ),
       ),
     );
     for (const seen of all)
       expect(Math.abs(areaOf(seen.upper)) / fromMm(1) ** 2).toBeCloseTo(900 * 140, 3);
     // From the left end along the long edge, or along the short one where the board is turned over.
-    const marks = all.map(({ mark }) => mark && toMm(mark));
+    const marks = all.map(({ measured }) => measured && toMm(measured.length));
     expect(marks).toContain(260);
     expect(marks).toContain(235);
   });

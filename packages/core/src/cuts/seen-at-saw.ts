@@ -4,6 +4,7 @@ import { type Bounds, boundsOf, type Point } from '../plane/index.js';
 import type { CutAtHand } from './at-hand.js';
 import { edgeOnFence, fencePlane, type Lie, seenAt, seenCut } from './fence.js';
 import type { NamedBoard, NamedPiece } from './progress.js';
+import type { Tool } from './saws.js';
 
 /** A leaf of the piece in hand as it lies at the saw. */
 export interface SeenLeaf {
@@ -22,8 +23,13 @@ export interface SeenAtSaw {
   line: readonly Point[];
   kerf: readonly Point[];
   leaves: readonly SeenLeaf[];
-  /** Along the edge on the fence from the end at the maker's left to the nearer side of the kerf; null for a rip and a free cut. */
-  mark: Ticks | null;
+  /**
+   * What is set or marked: along the edge on the fence, from its end at the maker's left to the nearer side of the kerf, or for a rip from
+   * the fence; null for a taper and a free cut.
+   */
+  measured: { readonly from: Point; readonly to: Point; readonly length: Ticks } | null;
+  /** Where the first of what the cut gives comes to lie, the other beyond the blade; null for a part that is freed. */
+  firstAt: 'left' | 'right' | 'fence' | 'front' | null;
 }
 
 /** Everything that comes of a piece in the end. */
@@ -39,23 +45,42 @@ const faceUp = ({ faceA, faceB }: Wood, { faceUp: up }: Lie): readonly Point[] =
 const faceBelow = ({ faceA, faceB }: Wood, { faceUp: up }: Lie): readonly Point[] =>
   up === 'A' ? faceB : faceA;
 
-/** From the end at the left to the nearer side of the kerf, along the edge on the fence. */
-function markOf(cut: SawCut, width: number, wood: Wood, lie: Lie): Ticks | null {
-  const seen = seenCut(cut, width, lie);
+/** Cuts that run along the fence to within this are rips: a share of their length. */
+const ALONG = 1e-3;
+
+/** What is measured at the saw; null where nothing straight lies on the fence, or the cut is tapered. */
+function measuredAt(
+  { cut, wood, lie, isRip }: { cut: SawCut; wood: Wood; lie: Lie; isRip: boolean },
+  width: number,
+): SeenAtSaw['measured'] {
+  const { point, along, kerf } = seenCut(cut, width, lie);
+  const plane = fencePlane(wood, lie);
+  if (isRip) {
+    if (Math.abs(along[1]) > ALONG) return null;
+    const v = Math.min(point[1], point[1] + kerf[1]);
+    const [u] = point;
+    return { from: [u, plane], to: [u, v], length: Math.round(v - plane) };
+  }
   const [edge, below] = [edgeOnFence(wood, lie, true), edgeOnFence(wood, lie, false)];
-  if (!edge || seen.along[1] === 0) return null;
-  const level = fencePlane(wood, lie) + edge.off;
-  const crossing = ([u, v]: Point) => u + ((level - v) * seen.along[0]) / seen.along[1];
-  const [u, v] = seen.point;
-  const nearer = Math.min(crossing([u, v]), crossing([u + seen.kerf[0], v + seen.kerf[1]]));
-  return Math.round(nearer - Math.min(edge.left, below?.left ?? edge.left));
+  if (!edge || along[1] === 0) return null;
+  const level = plane + edge.off;
+  const crossing = ([u, v]: Point) => u + ((level - v) * along[0]) / along[1];
+  const nearer = Math.min(crossing(point), crossing([point[0] + kerf[0], point[1] + kerf[1]]));
+  const end = Math.min(edge.left, below?.left ?? edge.left);
+  return { from: [end, level], to: [nearer, level], length: Math.round(nearer - end) };
+}
+
+/** The kerf lies away from what is given first. */
+function firstAt([u, v]: Point, tool: Tool): SeenAtSaw['firstAt'] {
+  if (tool === 'rip') return v > 0 ? 'fence' : 'front';
+  return u > 0 ? 'left' : 'right';
 }
 
 /** The piece in hand of a cut, as it lies at the saw. A freed part is shown as the board lies on the bench. */
 export function seenAtSaw(
   board: NamedBoard,
   { cut, piece, how }: CutAtHand,
-  { kerf, thickness }: { kerf: Ticks; thickness: Ticks },
+  { tool, kerf, thickness }: { tool: Tool; kerf: Ticks; thickness: Ticks },
 ): SeenAtSaw {
   const lie: Lie = { fence: how.fence ?? 'far', faceUp: how.faceUp ?? 'A' };
   const wood = piece.wood ?? board.pieces[0]?.wood ?? { faceA: [], faceB: [] };
@@ -69,7 +94,7 @@ export function seenAtSaw(
       leaf.wood ? [{ piece: leaf, outline: seen(faceUp(leaf.wood, lie)) }] : [],
     ),
   };
-  if (!cut.line) return { ...shared, line: [], kerf: [], mark: null };
+  if (!cut.line) return { ...shared, line: [], kerf: [], measured: null, firstAt: null };
   const [from, to] = cut.line;
   const run = Math.hypot(to[0] - from[0], to[1] - from[1]);
   const sawCut: SawCut = {
@@ -84,11 +109,11 @@ export function seenAtSaw(
     at.point[1] + at.along[1] * by,
   ]);
   const beyond = line.map(([u, v]): Point => [u + at.kerf[0], v + at.kerf[1]]);
-  const isRip = how.end === null && Math.abs(at.along[0]) > Math.abs(at.along[1]);
   return {
     ...shared,
     line,
     kerf: [...line, ...beyond.reverse()],
-    mark: isRip ? null : markOf(sawCut, width, wood, lie),
+    measured: measuredAt({ cut: sawCut, wood, lie, isRip: tool === 'rip' }, width),
+    firstAt: firstAt(at.kerf, tool),
   };
 }

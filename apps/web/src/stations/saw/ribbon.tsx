@@ -3,6 +3,9 @@ import { useEffect, useRef } from 'react';
 import { Length } from '../../measure/length';
 import { settingWords, toolWord } from './step-words';
 
+/** It scrolls, so the keyboard has to come there. */
+const SCROLLS = { tabIndex: 0 };
+
 /** The whole job as a ribbon of settings: how many cuts each, how long, and where it stands. */
 export function Ribbon({
   plan,
@@ -22,6 +25,7 @@ export function Ribbon({
   return (
     <ol
       ref={list}
+      {...SCROLLS}
       aria-label="Settings of the job"
       className="relative flex gap-2 overflow-x-auto pb-2"
     >

@@ -6,7 +6,8 @@ import {
   cutsInOrder,
   lastCut,
   type NamedPlan,
-  partsIn,
+  type NamedStep,
+  type SeenAtSaw,
   seenAtSaw,
 } from '@spare-knot/core/cuts';
 import { at } from '@spare-knot/core/lists';
@@ -22,7 +23,7 @@ import { useUnits } from '../../measure/units';
 import { Ribbon } from './ribbon';
 import { SawDrawing } from './saw-drawing';
 import { SawingSession, type SawingState } from './sawing-session';
-import { holdWords, lieWords, type NameOf, pieceWords, settingWords, toolWord } from './step-words';
+import { givenWords, holdWords, lieWords, type NameOf, settingWords, toolWord } from './step-words';
 import { useScreenAwake, useShopMode } from './use-shop';
 
 /** Two presses nearer to each other than this are one, made with a glove. */
@@ -91,9 +92,8 @@ function Keeping({ keeping }: Pick<SawingState, 'keeping'>) {
 }
 
 /** The number to set, in letters two fingers high. */
-function Setting({ plan, hand, mark }: { plan: NamedPlan; hand: CutAtHand; mark: number | null }) {
-  const step = at(plan.steps, hand.step);
-  const number = step.stop ?? mark;
+function Setting({ step, number }: { step: NamedStep; number: number | null }) {
+  const { style } = useUnits();
   return (
     <div>
       <p className="font-slab text-2xl font-bold">
@@ -105,8 +105,11 @@ function Setting({ plan, hand, mark }: { plan: NamedPlan; hand: CutAtHand; mark:
       </p>
       {number !== null && (
         <>
-          <p className="mono text-7xl leading-tight font-bold max-lg:text-6xl">
-            <Length ticks={number} unit />
+          <p className="mono text-[clamp(3rem,5.2vw,4.6rem)] leading-tight font-bold tracking-tighter">
+            <Length ticks={number} />
+            <span className="ml-3 text-3xl tracking-normal">
+              {style.system === 'mm' ? 'mm' : 'in'}
+            </span>
           </p>
           <p className="text-lg">
             {step.stop === null && 'to a mark, from the end at your left along the fence'}
@@ -123,19 +126,18 @@ function Setting({ plan, hand, mark }: { plan: NamedPlan; hand: CutAtHand; mark:
 function CutWords({
   plan,
   hand,
+  firstAt,
   nameOf,
   boardName,
 }: {
   plan: NamedPlan;
   hand: CutAtHand;
+  firstAt: SeenAtSaw['firstAt'];
   nameOf: NameOf;
   boardName: string;
 }) {
   const step = at(plan.steps, hand.step);
-  const board = at(plan.boards, hand.board);
-  const words = hand.gives.map((piece) =>
-    pieceWords(piece, nameOf, piece ? partsIn(board, piece.id).length : 0),
-  );
+  const given = givenWords(plan, hand, firstAt, nameOf);
   const more = step.cuts.length - hand.place - 1;
   return (
     <div className="space-y-2 text-xl">
@@ -147,9 +149,14 @@ function CutWords({
       </p>
       <p>{lieWords(hand)}</p>
       <p className={hand.how.hold === 'hand' ? '' : 'font-bold'}>{holdWords(hand.how.hold)}</p>
-      <p>
-        Comes of it: <strong>{words[0]}</strong>; beyond the blade {words[1]}.
-      </p>
+      <ul>
+        {given.map(({ words, place }) => (
+          <li key={place}>
+            {place && <span className="inline-block first-letter:uppercase">{place}:</span>}{' '}
+            <strong>{words}</strong>
+          </li>
+        ))}
+      </ul>
       <p>{more === 0 ? 'The last one' : `${more} more`} at this setting.</p>
     </div>
   );
@@ -235,20 +242,25 @@ function CutDesk({
   const step = at(plan.steps, hand.step);
   const stock = batch.accepted?.boards.find(({ id }) => id === board.stock);
   const seen = useMemo(
-    () => seenAtSaw(board, hand, { kerf: batch.saw.kerf, thickness: stock?.thickness ?? 0 }),
-    [board, hand, batch.saw.kerf, stock],
+    () =>
+      seenAtSaw(board, hand, {
+        tool: step.tool,
+        kerf: batch.saw.kerf,
+        thickness: stock?.thickness ?? 0,
+      }),
+    [board, hand, step.tool, batch.saw.kerf, stock],
   );
-  const number = step.stop ?? seen.mark;
+  const number = step.stop ?? seen.measured?.length ?? null;
   return (
     <div className="mt-2 grid gap-x-4 gap-y-3 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] md:grid-rows-[auto_1fr]">
       <div className="md:col-start-2">
-        <Setting plan={plan} hand={hand} mark={seen.mark} />
+        <Setting step={step} number={number} />
       </div>
       <div className="md:col-start-1 md:row-span-2 md:row-start-1">
         <button
           type="button"
           onClick={made}
-          className="card block h-[40vh] min-h-44 w-full p-2 text-left max-md:h-[24vh]"
+          className="card block h-[40vh] min-h-44 w-full p-2 text-left max-md:h-[24vh] md:group-data-[shop=true]:h-[56vh]"
           aria-label="The piece at the saw. Press when the cut is made"
         >
           <SawDrawing
@@ -282,7 +294,13 @@ function CutDesk({
         {before.length > 0 ? (
           <Before before={before} />
         ) : (
-          <CutWords plan={plan} hand={hand} nameOf={nameOf} boardName={stock?.name ?? ''} />
+          <CutWords
+            plan={plan}
+            hand={hand}
+            firstAt={seen.firstAt}
+            nameOf={nameOf}
+            boardName={stock?.name ?? ''}
+          />
         )}
       </div>
     </div>
@@ -299,7 +317,8 @@ export function SawDesk({ sawing, nameOf }: { sawing: SawingRecord; nameOf: Name
   return (
     <section
       aria-label="Sawing"
-      className={isShop ? 'fixed inset-0 z-30 overflow-auto bg-white p-4 text-black' : 'mt-4'}
+      data-shop={isShop}
+      className={`group ${isShop ? 'fixed inset-0 z-30 overflow-auto bg-white p-4 text-black' : 'mt-4'}`}
     >
       <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
         <p className="text-lg font-semibold">

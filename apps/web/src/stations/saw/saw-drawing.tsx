@@ -67,7 +67,7 @@ function Leaf({
 
 /** The fence behind the piece, the stop at its left end, and the line of the blade. */
 function SawLines({
-  seen: { bounds, line, kerf },
+  seen: { bounds, line, kerf, measured },
   size,
   isRip,
   hasStop,
@@ -77,12 +77,7 @@ function SawLines({
   isRip: boolean;
   hasStop: boolean;
 }) {
-  const [left, fence, right, front] = bounds.map((value) => value / TICKS) as [
-    number,
-    number,
-    number,
-    number,
-  ];
+  const [left, fence, right] = bounds.map((value) => value / TICKS) as [number, number, number];
   const [from, to] = line.map(([x, y]) => [x / TICKS, y / TICKS]);
   const reach = size * 2;
   const beyond = (a: number[], b: number[]) => {
@@ -108,12 +103,13 @@ function SawLines({
       >
         fence
       </text>
-      {hasStop && (
+      {hasStop && measured && (
+        // It stands on the fence and touches the corner there, however far the end leans.
         <rect
-          x={left - size * 1.1}
-          y={fence}
-          width={size}
-          height={Math.min(front - fence, size * 4)}
+          x={measured.from[0] / TICKS - size * 1.4}
+          y={fence - size * 0.1}
+          width={size * 1.4}
+          height={size * 0.8}
           fill="#1d5a96"
         />
       )}
@@ -134,49 +130,30 @@ function SawLines({
 }
 
 /** The number to set where it is measured: along the fence to the blade, or from the fence to it. */
-function Dimension({ seen: { bounds, line }, size, isRip, words }: DimensionProps) {
-  const [left, fence, right] = bounds.map((value) => value / TICKS) as [number, number, number];
-  const [from, to] = line.map(([x, y]) => [x / TICKS, y / TICKS] as const);
+function Dimension({ seen: { bounds, measured }, size, isRip, words }: DimensionProps) {
+  if (!measured) return null;
+  const shared = { stroke: '#1d5a96', strokeWidth: size / 7, fill: 'none' };
+  const text = { fontSize: size, fontWeight: 700, fill: '#1d5a96' };
+  const [from, to] = [measured.from, measured.to].map(([x, y]) => [x / TICKS, y / TICKS] as const);
   if (!from || !to) return null;
-  const shared = { stroke: '#1d5a96', strokeWidth: size / 7 };
   if (isRip) {
-    const x = right + size * 1.2;
-    const y = Math.min(from[1], to[1]);
+    const x = bounds[2] / TICKS + size * 1.2;
+    const ends = `M${x - size / 2} ${from[1]}h${size}M${x - size / 2} ${to[1]}h${size}`;
     return (
       <g>
-        <path
-          d={`M${x} ${fence}V${y}M${x - size / 2} ${fence}h${size}M${x - size / 2} ${y}h${size}`}
-          {...shared}
-        />
-        <text
-          x={x + size}
-          y={(fence + y) / 2 + size / 3}
-          fontSize={size}
-          fontWeight={700}
-          fill="#1d5a96"
-        >
+        <path d={`M${x} ${from[1]}V${to[1]}${ends}`} {...shared} />
+        <text x={x + size} y={(from[1] + to[1]) / 2 + size / 3} {...text}>
           {words}
         </text>
       </g>
     );
   }
-  // Where the line meets the fence.
-  const blade = from[1] < to[1] ? from[0] : to[0];
-  const y = fence - size * 2.4;
+  const y = from[1] - size * 2.4;
+  const ends = `M${from[0]} ${y - size / 2}v${size}M${to[0]} ${y - size / 2}v${size}`;
   return (
     <g>
-      <path
-        d={`M${left} ${y}H${blade}M${left} ${y - size / 2}v${size}M${blade} ${y - size / 2}v${size}`}
-        {...shared}
-      />
-      <text
-        x={(left + blade) / 2}
-        y={y - size * 0.5}
-        textAnchor="middle"
-        fontSize={size}
-        fontWeight={700}
-        fill="#1d5a96"
-      >
+      <path d={`M${from[0]} ${y}H${to[0]}${ends}`} {...shared} />
+      <text x={(from[0] + to[0]) / 2} y={y - size * 0.5} textAnchor="middle" {...text}>
         {words}
       </text>
     </g>

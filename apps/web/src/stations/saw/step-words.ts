@@ -1,4 +1,14 @@
-import type { CutAtHand, Hold, NamedPiece, NamedStep, Side } from '@spare-knot/core/cuts';
+import {
+  type CutAtHand,
+  type Hold,
+  type NamedPiece,
+  type NamedPlan,
+  type NamedStep,
+  partsIn,
+  type SeenAtSaw,
+  type Side,
+} from '@spare-knot/core/cuts';
+import { at } from '@spare-knot/core/lists';
 import { printAngle } from '@spare-knot/core/measure';
 
 /** Names of panels with the box they belong to. */
@@ -43,6 +53,39 @@ export function pieceWords(piece: NamedPiece | null, nameOf: NameOf, parts: numb
   if (piece.is === 'waste') return 'waste';
   if (piece.is) return nameOf(piece.is);
   return parts === 1 ? 'a piece with one panel in it' : `a piece with ${parts} panels in it`;
+}
+
+const PLACES: Readonly<
+  Record<NonNullable<SeenAtSaw['firstAt']>, readonly [first: string, second: string]>
+> = {
+  left: ['at your left', 'at your right'],
+  right: ['at your right', 'at your left'],
+  fence: ['along the fence', 'in front of the blade'],
+  front: ['in front of the blade', 'along the fence'],
+};
+
+/** What comes of a cut, and where it lies then. */
+export interface Given {
+  words: string;
+  /** Null for what is sawn out along its lines. */
+  place: string | null;
+}
+
+/** Both sides of a cut as the maker sees them, what is at the left or along the fence first. */
+export function givenWords(
+  plan: NamedPlan,
+  { board, gives }: CutAtHand,
+  firstAt: SeenAtSaw['firstAt'],
+  nameOf: NameOf,
+): Given[] {
+  const on = at(plan.boards, board);
+  const given = gives.map(
+    (piece, index): Given => ({
+      words: pieceWords(piece, nameOf, piece ? partsIn(on, piece.id).length : 0),
+      place: firstAt && (PLACES[firstAt][index] ?? null),
+    }),
+  );
+  return firstAt === 'right' || firstAt === 'front' ? given.reverse() : given;
 }
 
 /** How the piece is laid down. */

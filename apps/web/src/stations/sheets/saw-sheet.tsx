@@ -14,7 +14,7 @@ function Group({ group: { gives, lies, holds, mark, boards } }: { group: AlikeCu
       )}
       <span className="flex flex-wrap gap-x-[2.4mm]">
         {boards.map((board, index) => (
-          <span key={index} className="whitespace-nowrap">
+          <span key={index} data-box className="whitespace-nowrap">
             <span className="mr-[0.8mm] inline-block size-[3mm] border-[0.3mm] border-black align-[-0.4mm]" />
             {board}
           </span>

@@ -46,7 +46,10 @@ function plan(boards: number): NamedPlan {
     minutes: 1,
   };
 }
-const reading = { nameOf: ({ part }: { part: string }) => part, markOf: () => null };
+const reading = {
+  nameOf: ({ part }: { part: string }) => part,
+  seen: () => ({ measured: null, firstAt: 'left' as const }),
+};
 const boxesOn = (sheets: ReturnType<typeof sawSheets>, number: number) =>
   sheets.flatMap((steps) =>
     steps
@@ -59,7 +62,7 @@ describe('saw steps on paper', () => {
     const [group, ...others] = alikeCuts(plan(3), 0, reading);
     expect(others).toEqual([]);
     expect(group).toMatchObject({
-      gives: 'Side; beyond the blade a piece with one panel in it',
+      gives: 'At your left side, at your right a piece with one panel in it',
       boards: [1, 2, 3],
     });
   });

@@ -1,14 +1,13 @@
 import {
   type CutAtHand,
   cutAt,
-  type NamedPiece,
   type NamedPlan,
   type NamedStep,
-  partsIn,
+  type SeenAtSaw,
 } from '@spare-knot/core/cuts';
 import { at } from '@spare-knot/core/lists';
 import type { Ticks } from '@spare-knot/core/measure';
-import { holdWords, lieWords, type NameOf, pieceWords } from '../saw/step-words';
+import { givenWords, holdWords, lieWords, type NameOf } from '../saw/step-words';
 import { type Block, paginate } from './pages';
 import { MARGIN, type PaperSize } from './paper';
 
@@ -32,31 +31,36 @@ export interface StepOnPaper {
   alike: readonly AlikeCuts[];
 }
 
-/** What panels are called, and where a cut to a mark is marked. */
+/** What panels are called, and how the piece of a cut lies at the saw. */
 export interface Reading {
   nameOf: NameOf;
-  markOf: (hand: CutAtHand) => Ticks | null;
+  seen: (hand: CutAtHand) => Pick<SeenAtSaw, 'measured' | 'firstAt'>;
 }
 
 /** What both sides of a cut are, by their kind: on paper panels that are alike stand together. */
-function givesWords(plan: NamedPlan, { board, gives }: CutAtHand, nameOf: NameOf): string {
-  const on = at(plan.boards, board);
-  const words = (piece: NamedPiece | null) =>
-    pieceWords(piece, nameOf, piece ? partsIn(on, piece.id).length : 0);
-  const first = words(gives[0] ?? null);
-  return `${first.charAt(0).toUpperCase()}${first.slice(1)}; beyond the blade ${words(gives[1] ?? null)}`;
+function givesWords(
+  plan: NamedPlan,
+  hand: CutAtHand,
+  firstAt: SeenAtSaw['firstAt'],
+  nameOf: NameOf,
+): string {
+  const words = givenWords(plan, hand, firstAt, nameOf)
+    .map((each) => (each.place ? `${each.place} ${each.words}` : each.words))
+    .join(', ');
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 }
 
 /** The cuts of a step in groups that are made alike, in their order. */
-export function alikeCuts(plan: NamedPlan, step: number, { nameOf, markOf }: Reading): AlikeCuts[] {
-  const { stop } = at(plan.steps, step);
+export function alikeCuts(plan: NamedPlan, step: number, { nameOf, seen }: Reading): AlikeCuts[] {
+  const { tool, stop } = at(plan.steps, step);
   const groups = new Map<string, AlikeCuts>();
   at(plan.steps, step).cuts.forEach((_cut, place) => {
     const hand = cutAt(plan, step, place);
-    const gives = givesWords(plan, hand, nameOf);
+    const { measured, firstAt } = seen(hand);
+    const gives = givesWords(plan, hand, firstAt, nameOf);
     const lies = lieWords(hand);
     const holds = hand.how.hold === 'hand' ? '' : holdWords(hand.how.hold);
-    const mark = stop === null ? markOf(hand) : null;
+    const mark = stop === null && tool === 'crosscut' ? (measured?.length ?? null) : null;
     const key = [gives, lies, holds, mark].join('|');
     const known = groups.get(key);
     groups.set(key, {

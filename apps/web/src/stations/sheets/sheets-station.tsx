@@ -89,10 +89,11 @@ function useCutPlan(job: LayoutJob | null, layout: Layout | null): NamedPlan | n
 /** Panels by their names, and marks where a cut has no stop. */
 const readingOf = (plan: NamedPlan, { saw, stock }: LayoutJob, names: Names): Reading => ({
   nameOf: ({ part }) => partName(names, part),
-  markOf: (hand) => {
+  seen: (hand) => {
     const board = at(plan.boards, hand.board);
+    const { tool } = at(plan.steps, hand.step);
     const thickness = stock.find(({ id }) => id === board.stock)?.thickness ?? 0;
-    return seenAtSaw(board, hand, { kerf: saw.kerf, thickness }).mark;
+    return seenAtSaw(board, hand, { tool, kerf: saw.kerf, thickness });
   },
 });
 
