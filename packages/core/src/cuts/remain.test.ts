@@ -206,6 +206,23 @@ describe('the largest rectangle of a piece', () => {
     expect((toMm(length) * toMm(width)) / size).toBeLessThan(1.0001);
   });
 
+  test('is as wide as it must be, though a longer one is larger', () => {
+    const wedge = {
+      faceA: points([0, 0], [1000, 0], [1000, 10], [0, 110]),
+      faceB: points([0, 0], [1000, 0], [1000, 10], [0, 110]),
+    };
+    const [, , , free = 0] = must(largestRectangle(wedge), 'a rectangle');
+    expect(toMm(free)).toBeLessThan(60);
+    const [x, y, length, width] = must(largestRectangle(wedge, fromMm(80)), 'a rectangle').map(
+      toMm,
+    );
+    expect(x).toBeLessThan(0.5);
+    expect(y).toBe(0);
+    expect(width).toBeCloseTo(80, 1);
+    expect(length).toBeCloseTo(300, 0);
+    expect(largestRectangle(wedge, fromMm(120))).toBeNull();
+  });
+
   test('lies on both faces', () => {
     const [faceA, faceB] = [rectangle(300, 140), points([20, 0], [310, 0], [310, 140], [20, 140])];
     expect(largestRectangle({ faceA, faceB })?.map(toMm)).toEqual([20, 0, 280, 140]);

@@ -36,8 +36,17 @@ interface Sorted {
   made: Set<string>;
   /** Pieces that still hold parts and stay as they are. */
   kept: { key: string; parts: readonly Copy[] }[];
-  /** Wood to cut from: a rectangle of a piece, and its board. */
-  rects: { key: string; rect: Rect; board: NamedBoard; found: readonly Defect[] }[];
+  /** Wood to cut from. */
+  wood: LeftWood[];
+}
+
+/** What is left of a piece, with what was found in it since. */
+interface LeftWood {
+  key: string;
+  board: NamedBoard;
+  found: readonly Defect[];
+  /** Rectangles to cut from that are nowhere narrower than this. */
+  rectsFor: (least: Ticks) => readonly Rect[];
 }
 
 const cutGiving = ({ cuts }: NamedBoard, piece: string): NamedCut | undefined =>
@@ -46,8 +55,12 @@ const pieceOf = ({ pieces }: NamedBoard, id: string): NamedPiece | undefined =>
   pieces.find((each) => each.id === id);
 
 /** The rectangle of a piece that can be cut from again. */
-function rectOf({ board }: SawnBoard, piece: NamedPiece, kerf: Ticks): Rect | null {
-  if (piece.wood) return largestRectangle(piece.wood);
+function rectOf(
+  { board }: SawnBoard,
+  piece: NamedPiece,
+  { kerf, least }: { kerf: Ticks; least: Ticks },
+): Rect | null {
+  if (piece.wood) return largestRectangle(piece.wood, least);
   const freed: Wood[] = [];
   let at: NamedPiece | undefined = piece;
   // Back to the wood that the parts were freed from.
@@ -62,7 +75,7 @@ function rectOf({ board }: SawnBoard, piece: NamedPiece, kerf: Ticks): Rect | nu
     const [left, bottom, right, top] = boundsOf([...faceA, ...faceB]);
     return [left - kerf, bottom - kerf, right + kerf, top + kerf] as const;
   });
-  return largestClear(at.wood, boxes);
+  return largestClear(at.wood, boxes, least);
 }
 
 /** Puts one piece that is there where it belongs. */
@@ -75,12 +88,10 @@ function sortPiece(
   const { index, board, ruined } = sawn;
   const key = `${index}:${piece.id}`;
   const spoilt = ruined.get(piece.id);
-  const offer = (rects: readonly (Rect | null)[]) => {
-    for (const rect of rects)
-      if (rect) into.rects.push({ key, rect, board, found: spoilt?.defects ?? [] });
-  };
   if (spoilt) {
-    offer(spoilt.left);
+    const rectsFor = (least: Ticks) =>
+      spoilt.left.filter(([, , length, width]) => Math.min(length, width) >= least);
+    into.wood.push({ key, board, found: spoilt.defects, rectsFor });
     return;
   }
   if (piece.is && typeof piece.is === 'object') {
@@ -88,12 +99,19 @@ function sortPiece(
     return;
   }
   const parts = partsIn(board, piece.id);
-  if (parts.length > 0 && !all) into.kept.push({ key, parts });
-  else offer([rectOf(sawn, piece, kerf)]);
+  if (parts.length > 0 && !all) {
+    into.kept.push({ key, parts });
+    return;
+  }
+  const rectsFor = (least: Ticks) => {
+    const rect = rectOf(sawn, piece, { kerf, least });
+    return rect ? [rect] : [];
+  };
+  into.wood.push({ key, board, found: [], rectsFor });
 }
 
 function sorted(boards: readonly SawnBoard[], kerf: Ticks, all: boolean): Sorted {
-  const found: Sorted = { made: new Set(), kept: [], rects: [] };
+  const found: Sorted = { made: new Set(), kept: [], wood: [] };
   for (const sawn of boards)
     if (!sawn.untouched)
       for (const piece of sawn.inHand) sortPiece(sawn, piece, { kerf, all }, found);
@@ -115,7 +133,7 @@ const defectsIn = (defects: readonly Defect[], [x, y, length, width]: Rect): Def
   });
 
 /** Pieces of boards as stock, where some part still to be made could be cut from them. */
-function offcutsOf(job: LayoutJob, { rects }: Sorted, parts: readonly Part[]): Stock[] {
+function offcutsOf(job: LayoutJob, { wood }: Sorted, parts: readonly Part[]): Stock[] {
   const known = new Map(job.stock.map((each) => [each.id, each]));
   const ids = new Set(known.keys());
   const named = (key: string): string => {
@@ -124,25 +142,22 @@ function offcutsOf(job: LayoutJob, { rects }: Sorted, parts: readonly Part[]): S
     ids.add(id);
     return id;
   };
-  return rects.flatMap(({ key, rect, board, found }): Stock[] => {
+  return wood.flatMap(({ key, board, found, rectsFor }): Stock[] => {
     const kind = must(known.get(board.stock), `the stock “${board.stock}”`);
     const sides = parts.filter((part) => suits(part, kind)).map(smallerSide);
-    if (sides.length === 0 || Math.min(rect[2], rect[3]) < Math.min(...sides)) return [];
-    const { price: _price, ...rest } = kind;
-    return [
-      {
-        ...rest,
-        id: named(key),
-        quantity: 1,
-        length: rect[2],
-        width: rect[3],
-        price: 0,
-        offcut: true,
-        defects: defectsIn([...kind.defects, ...found], rect),
-        endTrim: 0,
-        from: { piece: key, rect },
-      },
-    ];
+    if (sides.length === 0) return [];
+    return rectsFor(Math.min(...sides)).map((rect) => ({
+      ...kind,
+      id: named(key),
+      quantity: 1,
+      length: rect[2],
+      width: rect[3],
+      price: 0,
+      offcut: true,
+      defects: defectsIn([...kind.defects, ...found], rect),
+      endTrim: 0,
+      from: { piece: key, rect },
+    }));
   });
 }
 
