@@ -6,8 +6,8 @@ import type { Rect } from './progress.js';
 
 /** Steps of a golden-section search: to a hundredth of a millimetre on a board of 2.4 m. */
 const STEPS = 26;
-/** Of a tick: what sums of fractions may be off. */
-const ROUNDED = 0.01;
+/** Of a tick: what sums of fractions may be off, and lengths read from a file to four places of a millimetre. */
+const ROUNDED = 0.1;
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
 /** Where a function that rises and then falls is greatest. Golden-section search, Kiefer 1953, from memory. */
