@@ -76,6 +76,33 @@ export function edgeOnFence(wood: Wood, lie: Lie, up: boolean): FenceEdge | null
   return { left, right, off: least - fencePlane(wood, lie) };
 }
 
+/** Where a cut meets the edge on the fence, on the face that is up: ticks along the fence and from it. */
+export interface AtFence {
+  edge: FenceEdge;
+  level: number;
+  /** Where its line crosses the edge. */
+  line: number;
+  /** The outermost corner of either face at the end on the left, where a stop touches, and the nearer side of the kerf. */
+  from: number;
+  to: number;
+}
+
+/** Where a cut meets the edge on the fence; null where nothing straight lies there, or the cut runs along it. */
+export function cutAtFence({ point, along, kerf }: SeenCut, wood: Wood, lie: Lie): AtFence | null {
+  const [edge, below] = [edgeOnFence(wood, lie, true), edgeOnFence(wood, lie, false)];
+  if (!edge || along[1] === 0) return null;
+  const level = fencePlane(wood, lie) + edge.off;
+  const crossing = ([u, v]: Point) => u + ((level - v) * along[0]) / along[1];
+  const line = crossing(point);
+  return {
+    edge,
+    level,
+    line,
+    from: Math.min(edge.left, below?.left ?? edge.left),
+    to: Math.min(line, crossing([point[0] + kerf[0], point[1] + kerf[1]])),
+  };
+}
+
 /** How far a piece reaches along the fence. */
 export function reachAlong(wood: Wood, lie: Lie): Ticks {
   const us = [...wood.faceA, ...wood.faceB].map((corner) => seenAt(lie, corner)[0]);

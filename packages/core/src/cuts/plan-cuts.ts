@@ -6,6 +6,7 @@ import {
   type Layout,
   patternOf,
   type ThroughCut,
+  type TreeCut,
 } from '../layout/index.js';
 import { at, entry, must, sum } from '../lists/index.js';
 import type { Degrees, Ticks } from '../measure/index.js';
@@ -370,9 +371,16 @@ export function planCuts(job: LayoutJob, layout: Layout, shop: Shop = {}): Plann
   };
 }
 
-/** Boards that a saw turns in: each a setting of its own, but those that follow each other. */
+const has = ({ tree }: Pattern, kind: TreeCut['kind']): boolean =>
+  tree.cuts.some((cut) => cut.kind === kind);
+
+/** Boards that a saw turns in, each a setting of its own; where nothing else is sawn first, the jigsaw of the board before stays in hand. */
 const freeBoards = (inOrder: readonly Pattern[]): number =>
-  inOrder.filter(({ tree }) => tree.cuts.some(({ kind }) => kind === 'free')).length;
+  inOrder.filter((pattern, index) => {
+    const before = inOrder[index - 1];
+    const isKept = before !== undefined && has(before, 'free') && !has(pattern, 'through');
+    return has(pattern, 'free') && !isKept;
+  }).length;
 
 /** The tree of a pattern with the copies that lie on one of its boards. */
 function namedFor({ tree, boards }: Pattern, all: readonly LaidBoard[], index: number): CutTree {

@@ -2,7 +2,7 @@ import { kerfOnFace, type SawCut, type Wood } from '../layout/index.js';
 import type { Ticks } from '../measure/index.js';
 import { type Bounds, boundsOf, type Point } from '../plane/index.js';
 import type { CutAtHand } from './at-hand.js';
-import { edgeOnFence, fencePlane, type Lie, seenAt, seenCut } from './fence.js';
+import { cutAtFence, fencePlane, type Lie, seenAt, seenCut } from './fence.js';
 import type { NamedBoard, NamedPiece } from './progress.js';
 import type { Tool } from './saws.js';
 
@@ -53,21 +53,19 @@ function measuredAt(
   { cut, wood, lie, isRip }: { cut: SawCut; wood: Wood; lie: Lie; isRip: boolean },
   width: number,
 ): SeenAtSaw['measured'] {
-  const { point, along, kerf } = seenCut(cut, width, lie);
-  const plane = fencePlane(wood, lie);
-  if (isRip) {
-    if (Math.abs(along[1]) > ALONG) return null;
-    const v = Math.min(point[1], point[1] + kerf[1]);
-    const [u] = point;
-    return { from: [u, plane], to: [u, v], length: Math.round(v - plane) };
+  const seen = seenCut(cut, width, lie);
+  if (!isRip) {
+    const met = cutAtFence(seen, wood, lie);
+    if (!met) return null;
+    const { from, to, level } = met;
+    return { from: [from, level], to: [to, level], length: Math.round(to - from) };
   }
-  const [edge, below] = [edgeOnFence(wood, lie, true), edgeOnFence(wood, lie, false)];
-  if (!edge || along[1] === 0) return null;
-  const level = plane + edge.off;
-  const crossing = ([u, v]: Point) => u + ((level - v) * along[0]) / along[1];
-  const nearer = Math.min(crossing(point), crossing([point[0] + kerf[0], point[1] + kerf[1]]));
-  const end = Math.min(edge.left, below?.left ?? edge.left);
-  return { from: [end, level], to: [nearer, level], length: Math.round(nearer - end) };
+  const { point, along, kerf } = seen;
+  if (Math.abs(along[1]) > ALONG) return null;
+  const plane = fencePlane(wood, lie);
+  const [u] = point;
+  const v = Math.min(point[1], point[1] + kerf[1]);
+  return { from: [u, plane], to: [u, v], length: Math.round(v - plane) };
 }
 
 /** The kerf lies away from what is given first. */

@@ -9,8 +9,8 @@ import {
 } from '../layout/index.js';
 import { must } from '../lists/index.js';
 import { atan2, type Degrees, fromMm, type Ticks } from '../measure/index.js';
-import type { Point } from '../plane/index.js';
 import {
+  cutAtFence,
   edgeOnFence,
   type FaceUp,
   fencePlane,
@@ -79,16 +79,12 @@ const isLong = (side: Side): boolean => side === 'far' || side === 'near';
 /** From square to the edge on the fence, 0 to 90. */
 const angleAt = ({ along }: SeenCut): Degrees => atan2(Math.abs(along[0]), Math.abs(along[1]));
 
-/** Where a line through a point crosses the level v. */
-const crossingAt = ([u, v]: Point, along: Point, level: number): number =>
-  u + ((level - v) * along[0]) / along[1];
-
 /** The reach along the fence that decides whether a hand holds it: of the piece, and of the longer of what is left. */
 const heldReach = ({ wood, gives }: AtSaw, lie: Lie): Ticks =>
   Math.min(reachAlong(wood, lie), Math.max(0, ...gives.map((piece) => reachAlong(piece, lie))));
 
-const signOf = (value: number, least: number): -1 | 0 | 1 => {
-  if (Math.abs(value) < least) return 0;
+const signOf = (value: number): -1 | 0 | 1 => {
+  if (value === 0) return 0;
   return value > 0 ? 1 : -1;
 };
 
@@ -106,21 +102,14 @@ function crosscut(at: AtSaw, lie: Lie, saw: ShopSaw): Way | null {
   const angle = angleAt(seen);
   const tilt = tiltOf(cut, depth);
   if (angle > saw.maxMitre + SQUARE || tilt > saw.maxTilt + SQUARE) return null;
-  const [edge, below] = [edgeOnFence(wood, lie, true), edgeOnFence(wood, lie, false)];
-  if (!edge) return null;
-  const level = fencePlane(wood, lie) + edge.off;
-  const line = crossingAt(seen.point, seen.along, level);
+  const met = cutAtFence(seen, wood, lie);
+  if (!met) return null;
+  const { edge, line, from, to } = met;
   if (line < edge.left - AT_CORNER || line > edge.right + AT_CORNER) return null;
-  const beyond = crossingAt(
-    [seen.point[0] + seen.kerf[0], seen.point[1] + seen.kerf[1]],
-    seen.along,
-    level,
-  );
-  const stop = Math.min(edge.left, below?.left ?? edge.left);
   const lean = seen.below[0] - (seen.below[1] * seen.along[0]) / seen.along[1];
   const turned = turnedWay(
-    angle < SQUARE ? 0 : signOf(seen.along[0] * seen.along[1], 0),
-    tilt < SQUARE ? 0 : signOf(lean, 0),
+    angle < SQUARE ? 0 : signOf(seen.along[0] * seen.along[1]),
+    tilt < SQUARE ? 0 : signOf(lean),
     saw,
   );
   if (!turned) return null;
@@ -132,7 +121,7 @@ function crosscut(at: AtSaw, lie: Lie, saw: ShopSaw): Way | null {
     angle: angle < SQUARE ? 0 : angle,
     tilt: tilt < SQUARE ? 0 : tilt,
     turned,
-    distance: Math.min(line, beyond) - stop,
+    distance: to - from,
     hold: heldReach(at, lie) >= saw.handMin ? 'hand' : 'clamp',
   };
 }
@@ -145,7 +134,7 @@ function rip(at: AtSaw, lie: Lie, saw: ShopSaw): Way | null {
   const tilt = tiltOf(cut, depth);
   if (tilt > saw.maxTilt + SQUARE) return null;
   if (!edgeOnFence(wood, lie, true) && !edgeOnFence(wood, lie, false)) return null;
-  const turned = turnedWay(0, tilt < SQUARE ? 0 : signOf(seen.below[1], 0), saw);
+  const turned = turnedWay(0, tilt < SQUARE ? 0 : signOf(seen.below[1]), saw);
   if (!turned) return null;
   const shared = {
     ...lie,

@@ -78,10 +78,11 @@ function useSawKeys(made: () => void, back: () => void) {
 }
 
 function Keeping({ keeping }: Pick<SawingState, 'keeping'>) {
-  if (keeping.state === 'not kept')
+  if (keeping.state === 'not kept' || keeping.state === 'let go')
     return (
       <p role="status" className="rounded bg-danger px-3 py-1 font-semibold text-white">
-        Not kept yet: {keeping.why}
+        {keeping.state === 'let go' ? 'That press was not taken: ' : 'Not kept yet: '}
+        {keeping.why}
       </p>
     );
   return (
@@ -126,19 +127,21 @@ function Setting({ step, number }: { step: NamedStep; number: number | null }) {
 function CutWords({
   plan,
   hand,
+  done,
   firstAt,
   nameOf,
   boardName,
 }: {
   plan: NamedPlan;
   hand: CutAtHand;
+  done: ReadonlySet<string>;
   firstAt: SeenAtSaw['firstAt'];
   nameOf: NameOf;
   boardName: string;
 }) {
   const step = at(plan.steps, hand.step);
   const given = givenWords(plan, hand, firstAt, nameOf);
-  const more = step.cuts.length - hand.place - 1;
+  const more = step.cuts.filter((cut) => !done.has(cutKey(cut))).length - 1;
   return (
     <div className="space-y-2 text-xl">
       <p>
@@ -236,7 +239,7 @@ function CutDesk({
   nameOf: NameOf;
 }) {
   const { batch } = useBatch();
-  const { plan, state, before, made, back } = desk;
+  const { plan, state, done, before, made, back } = desk;
   const { style } = useUnits();
   const board = at(plan.boards, hand.board);
   const step = at(plan.steps, hand.step);
@@ -297,6 +300,7 @@ function CutDesk({
           <CutWords
             plan={plan}
             hand={hand}
+            done={done}
             firstAt={seen.firstAt}
             nameOf={nameOf}
             boardName={stock?.name ?? ''}

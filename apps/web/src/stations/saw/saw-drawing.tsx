@@ -1,5 +1,5 @@
 import type { SeenAtSaw, SeenLeaf } from '@spare-knot/core/cuts';
-import type { Point } from '@spare-knot/core/plane';
+import type { Bounds, Point } from '@spare-knot/core/plane';
 import { useId } from 'react';
 import { patternsOf } from '../../board/bare-wood';
 import type { NameOf } from './step-words';
@@ -8,6 +8,13 @@ import type { NameOf } from './step-words';
 const TICKS = 320;
 /** Room round the piece for fence, stop and blade, as shares of its longer side. */
 const MARGIN = 0.06;
+
+const inMm = ([left, top, right, bottom]: Bounds): Bounds => [
+  left / TICKS,
+  top / TICKS,
+  right / TICKS,
+  bottom / TICKS,
+];
 
 const path = (points: readonly Point[]): string =>
   points.length === 0
@@ -77,7 +84,7 @@ function SawLines({
   isRip: boolean;
   hasStop: boolean;
 }) {
-  const [left, fence, right] = bounds.map((value) => value / TICKS) as [number, number, number];
+  const [left, fence, right] = inMm(bounds);
   const [from, to] = line.map(([x, y]) => [x / TICKS, y / TICKS]);
   const reach = size * 2;
   const beyond = (a: number[], b: number[]) => {
@@ -185,12 +192,7 @@ export function SawDrawing({
   label: string;
 }) {
   const { waste } = patternsOf(useId());
-  const [left, top, right, bottom] = seen.bounds.map((value) => value / TICKS) as [
-    number,
-    number,
-    number,
-    number,
-  ];
+  const [left, top, right, bottom] = inMm(seen.bounds);
   // As the card is: more than twice as long as high.
   const longer = Math.max(right - left, (bottom - top) * 2.4);
   const size = longer / 34;

@@ -1,7 +1,8 @@
 import { batchQuestion } from '@spare-knot/core/api';
-import { type CutPlan, cutsInOrder, namedPlan, planCuts } from '@spare-knot/core/cuts';
+import { type CutPlan, planCuts } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
 import { boxNumber, type LayoutJob, layoutJob } from '@spare-knot/core/job';
+import { sum } from '@spare-knot/core/lists';
 import { panelNames, partName } from '@spare-knot/core/panels';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -52,15 +53,14 @@ function NotTaken() {
 
 /** How much there is to saw, and how much setting it saves. */
 function PlanFacts({ plan }: { plan: CutPlan }) {
-  const cuts = cutsInOrder(namedPlan(plan)).length;
   const { steps, boards, boardAfterBoard, lowerBound, minutes } = plan;
   return (
     <>
       <p className="mt-2">
-        {cuts} cuts out of {boards.length} {boards.length === 1 ? 'board' : 'boards'}, at{' '}
-        {steps.length} settings: board after board it would be {boardAfterBoard}, and no order of
-        these cuts has fewer than {lowerBound}. About {minutes} minutes, with a test piece for each
-        angle.
+        {sum(steps.map(({ cuts }) => cuts.length))} cuts out of {boards.length}{' '}
+        {boards.length === 1 ? 'board' : 'boards'}, at {steps.length} settings: board after board it
+        would be {boardAfterBoard}, and no order of these cuts has fewer than {lowerBound}. About{' '}
+        {minutes} minutes, with a test piece for each angle.
       </p>
       <p className="mt-2 text-soft">
         Look the boards over for nails and splits first, and trim ends that are checked.

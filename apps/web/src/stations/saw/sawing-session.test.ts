@@ -136,7 +136,7 @@ describe('sawing a batch in the page', () => {
     of.refuses = true;
     session.press({ done: ['0:c1'] });
     await wait(10);
-    expect(session.snapshot()).toMatchObject({ done: [], keeping: { state: 'not kept' } });
+    expect(session.snapshot()).toMatchObject({ done: [], keeping: { state: 'let go' } });
     expect(of.kept.size).toBe(0);
     of.refuses = false;
     await wait(4000);

@@ -1,5 +1,6 @@
-import type { SawnCuts } from '@spare-knot/core/api';
+import { type SawnCuts, sawnCuts } from '@spare-knot/core/api';
 import { type NamedPlan, type Progress, progressProblems } from '@spare-knot/core/cuts';
+import { z } from 'zod';
 import { newKey, Trouble } from '../../api/client';
 import { messageOf } from '../../ui/message-of';
 
@@ -7,7 +8,11 @@ import { messageOf } from '../../ui/message-of';
 export interface SawingState {
   /** Cuts that are made, as the server keeps them and as they were pressed here since. */
   done: readonly string[];
-  keeping: { state: 'kept' } | { state: 'keeping' } | { state: 'not kept'; why: string };
+  keeping:
+    | { state: 'kept' }
+    | { state: 'keeping' }
+    /** It waits, or it did not fit and is let go. */
+    | { state: 'not kept' | 'let go'; why: string };
 }
 
 export interface SawingServer {
@@ -18,10 +23,8 @@ export interface SawingServer {
 type Shelf = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
 
 /** One press: cuts made, or taken back. Sent again under the same key until it is answered. */
-interface Press {
-  key: string;
-  cuts: SawnCuts;
-}
+const keptPress = z.object({ key: z.string().min(8), cuts: sawnCuts });
+type Press = z.output<typeof keptPress>;
 
 const shelfKey = (id: string): string => `spare-knot.sawing.${id}`;
 const RETRY = 3000;
@@ -31,8 +34,7 @@ const LOOK = 1500;
 /** Presses that an earlier page could not send. */
 function waitingOn(shelf: Shelf, id: string): Press[] {
   try {
-    const read: unknown = JSON.parse(shelf.getItem(shelfKey(id)) ?? '[]');
-    return Array.isArray(read) ? (read as Press[]).filter(({ key, cuts }) => key && cuts) : [];
+    return z.array(keptPress).parse(JSON.parse(shelf.getItem(shelfKey(id)) ?? '[]'));
   } catch {
     return [];
   }
@@ -125,7 +127,7 @@ export class SawingSession {
         await this.server.sawingProgress(this.id).catch(() => ({ done: this.kept }))
       ).done;
     }
-    this.show({ state: 'not kept', why: messageOf(error) });
+    this.show({ state: isRefused && press ? 'let go' : 'not kept', why: messageOf(error) });
   }
 
   private drop(press: Press): void {

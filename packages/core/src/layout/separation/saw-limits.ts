@@ -16,6 +16,6 @@ export function mitreOf([nx]: Point, rip: boolean): Degrees {
 export const tiltOf = ({ shift }: SawCut, depth: Ticks): Degrees => atan2(Math.abs(shift), depth);
 
 /** Whether a saw can be set to a cut. */
-export const isWithin = ({ along, shift }: SawCut, depth: Ticks, saw: Saw): boolean =>
-  mitreOf([along[1], -along[0]], saw.rip) <= saw.maxMitre + ANGLE_LEEWAY &&
-  atan2(Math.abs(shift), depth) <= saw.maxTilt + ANGLE_LEEWAY;
+export const isWithin = (cut: SawCut, depth: Ticks, saw: Saw): boolean =>
+  mitreOf([cut.along[1], -cut.along[0]], saw.rip) <= saw.maxMitre + ANGLE_LEEWAY &&
+  tiltOf(cut, depth) <= saw.maxTilt + ANGLE_LEEWAY;
