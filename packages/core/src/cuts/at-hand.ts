@@ -1,5 +1,12 @@
 import { at } from '../lists/index.js';
-import type { NamedCut, NamedPiece, NamedPlan, NamedStep, Progress } from './progress.js';
+import {
+  lostCuts,
+  type NamedCut,
+  type NamedPiece,
+  type NamedPlan,
+  type NamedStep,
+  type Progress,
+} from './progress.js';
 
 /** The cut that comes next, where it stands, and what it is about. */
 export interface CutAtHand {
@@ -42,9 +49,13 @@ export function cutAt(plan: NamedPlan, step: number, place: number): CutAtHand {
   };
 }
 
-/** The first cut in the order of the steps that is not made; null when all are. */
-export function cutAtHand(plan: NamedPlan, { done }: Pick<Progress, 'done'>): CutAtHand | null {
-  const made = new Set(done);
+/** Cuts that are made or will not be made any more. */
+const over = (plan: NamedPlan, progress: Progress): Set<string> =>
+  new Set([...progress.done, ...lostCuts(plan.boards, progress)]);
+
+/** The first cut in the order of the steps that is still to be made; null when there is none. */
+export function cutAtHand(plan: NamedPlan, progress: Progress): CutAtHand | null {
+  const made = over(plan, progress);
   for (const [step, { cuts }] of plan.steps.entries()) {
     const place = cuts.findIndex((each) => !made.has(cutKey(each)));
     if (place >= 0) return cutAt(plan, step, place);

@@ -1,6 +1,8 @@
+export { leftToSaw, type PlannedAgain, planAgain, type Sawing } from './again.js';
 export { type CutAtHand, cutAt, cutAtHand, cutKey, cutsInOrder, lastCut } from './at-hand.js';
 export { type FaceUp, type Lie, leftEnd, type Side, seenAt } from './fence.js';
 export { firstCuts } from './first-cuts.js';
+export { type Axis, type End, measured, sizeOf, type Verdict, withShortPanel } from './measured.js';
 export {
   type ChangeCosts,
   type CutPlan,
@@ -15,7 +17,11 @@ export {
   USUAL_COSTS,
 } from './plan-cuts.js';
 export {
+  type Copy,
   cutName,
+  leavesOf,
+  lostCuts,
+  madeParts,
   type NamedBoard,
   type NamedCut,
   type NamedPiece,
@@ -34,7 +40,7 @@ export {
   type SawnBoard,
   sawnBoards,
 } from './progress.js';
-export { type RemainOptions, remainingJob } from './remain.js';
+export { type KeptPiece, type Left, type RemainOptions, remainingJob } from './remain.js';
 export { HAND_MIN, type ShopSaw, sawsFor, type Tool } from './saws.js';
 export { type SeenAtSaw, type SeenLeaf, seenAtSaw } from './seen-at-saw.js';
 export { boardMarks, type TapeMark } from './tape-marks.js';

@@ -78,6 +78,12 @@ export interface ChangeCosts {
 /** With a test piece after each change of tilt or angle. Common practice, no source. */
 export const USUAL_COSTS: ChangeCosts = { saw: 2, tilt: 4, angle: 3, stop: 0.75, cut: 0.5 };
 
+/** A piece of a board that is being sawn, with the cuts that are still to be made in it. */
+export interface BegunBoard {
+  stock: string;
+  tree: CutTree;
+}
+
 /** Boards of one kind that are cut alike: they share one tree. */
 interface Pattern {
   stock: Stock;
@@ -85,22 +91,32 @@ interface Pattern {
   boards: number[];
 }
 
-function patternsOf(job: LayoutJob, boards: readonly LaidBoard[]): Pattern[] {
+/** Patterns of the boards: those begun each by itself, then those that are laid out. */
+function patternsOf(
+  job: LayoutJob,
+  begun: readonly BegunBoard[],
+  boards: readonly LaidBoard[],
+): Pattern[] {
+  const kinds = new Map(job.stock.map((each) => [each.id, each]));
+  const kindOf = (id: string): Stock => must(kinds.get(id), `the stock “${id}”`);
   const patterns = new Map<string, Pattern>();
-  for (const [index, board] of boards.entries()) {
+  for (const [place, board] of boards.entries()) {
+    const index = begun.length + place;
     const key = patternOf(board);
     const known = patterns.get(key);
     if (known) {
       known.boards.push(index);
       continue;
     }
-    const stock = must(
-      job.stock.find(({ id }) => id === board.stock),
-      `the stock “${board.stock}”`,
-    );
+    const stock = kindOf(board.stock);
     patterns.set(key, { stock, tree: boardTree(job, stock, board), boards: [index] });
   }
-  return [...patterns.values()];
+  const alone = begun.map(({ stock, tree }, index) => ({
+    stock: kindOf(stock),
+    tree,
+    boards: [index],
+  }));
+  return [...alone, ...patterns.values()];
 }
 
 /** What keeps a pattern from being cut: parts that no through cut separates, or with an edge that the saw cannot make. */
@@ -328,6 +344,8 @@ function differentSettings(steps: readonly Step[]): number {
 export interface Shop {
   saws?: readonly ShopSaw[];
   costs?: ChangeCosts;
+  /** Pieces of boards that are being sawn: they come first in the plan. */
+  begun?: readonly BegunBoard[];
 }
 
 /**
@@ -338,9 +356,9 @@ export interface Shop {
  * @example planCuts(job, layout)
  */
 export function planCuts(job: LayoutJob, layout: Layout, shop: Shop = {}): PlannedCuts {
-  const { saws = sawsFor(job.saw), costs = USUAL_COSTS } = shop;
+  const { saws = sawsFor(job.saw), costs = USUAL_COSTS, begun = [] } = shop;
   const boards = layout.boards.filter(({ placements }) => placements.length > 0);
-  const patterns = patternsOf(job, boards);
+  const patterns = patternsOf(job, begun, boards);
   const problems = patterns.flatMap(problemsOf);
   if (problems.length > 0) return { ok: false, problems };
   const sawn = sawnOf(job, patterns, saws);
@@ -351,18 +369,21 @@ export function planCuts(job: LayoutJob, layout: Layout, shop: Shop = {}): Plann
   const free = freeSteps(patterns, saws);
   const steps = [...stepsOf(sequencing, runs), ...free];
   const patternAt = new Map(patterns.flatMap((pattern) => pattern.boards.map((b) => [b, pattern])));
-  const inOrder = boards.map((_board, index) => entry(patternAt, index));
+  const inOrder = [...begun, ...boards].map((_board, index) => entry(patternAt, index));
   const changes = steps.map((step, index) =>
     changeMinutes(index === 0 ? null : at(steps, index - 1), step, costs),
   );
   return {
     ok: true,
     plan: {
-      boards: boards.map(({ stock, piece }, index) => ({
-        stock,
-        piece,
-        tree: namedFor(entry(patternAt, index), boards, index),
-      })),
+      boards: [
+        ...begun.map(({ stock, tree }) => ({ stock, piece: 0, tree })),
+        ...boards.map((board, place) => {
+          const { tree, boards: alike } = at(inOrder, begun.length + place);
+          const drawn = at(boards, at(alike, 0) - begun.length);
+          return { stock: board.stock, piece: board.piece, tree: namedFor(tree, drawn, board) };
+        }),
+      ],
       steps,
       boardAfterBoard: sequencing.boardAfterBoard(inOrder) + freeBoards(inOrder),
       lowerBound: differentSettings(steps),
@@ -382,12 +403,13 @@ const freeBoards = (inOrder: readonly Pattern[]): number =>
     return has(pattern, 'free') && !isKept;
   }).length;
 
-/** The tree of a pattern with the copies that lie on one of its boards. */
-function namedFor({ tree, boards }: Pattern, all: readonly LaidBoard[], index: number): CutTree {
-  const first = at(all, at(boards, 0)).placements;
-  const own = at(all, index).placements;
+/** The tree of a pattern, as it is drawn for one board, with the copies that lie on another. */
+function namedFor(tree: CutTree, drawn: LaidBoard, own: LaidBoard): CutTree {
   const copies = new Map(
-    first.map(({ part, copy }, place) => [`${copy} ${part}`, at(own, place).copy]),
+    drawn.placements.map(({ part, copy }, place) => [
+      `${copy} ${part}`,
+      at(own.placements, place).copy,
+    ]),
   );
   return {
     ...tree,

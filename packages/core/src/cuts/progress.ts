@@ -1,4 +1,4 @@
-import { type CutTree, chordOf, type TreeCut, type Wood } from '../layout/index.js';
+import { type CutTree, chordOf, type SawCut, type TreeCut, type Wood } from '../layout/index.js';
 import { at, must } from '../lists/index.js';
 import type { Ticks } from '../measure/index.js';
 import type { Point } from '../plane/index.js';
@@ -72,6 +72,12 @@ function lineOf(tree: CutTree, each: TreeCut): NamedCut['line'] {
   return must(chordOf(each.cut, wood), 'a cut through the wood in hand');
 }
 
+/** The cut of a line on face A, as it is sawn. */
+export function sawCutOf([from, to]: readonly [Point, Point], shift: number): SawCut {
+  const run = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  return { point: from, along: [(to[0] - from[0]) / run, (to[1] - from[1]) / run], shift };
+}
+
 /** A cut plan as it is kept. */
 export const namedPlan = (plan: CutPlan): NamedPlan => ({
   boards: namedBoards(plan),
@@ -121,8 +127,15 @@ export interface SawnBoard {
   untouched: boolean;
 }
 
-/** The boards as far as they are sawn. Takes a progress without problems. */
-export function sawnBoards(boards: readonly NamedBoard[], progress: Progress): SawnBoard[] {
+/**
+ * The boards as far as they are sawn. Takes a progress without problems; `isBegun` names boards that are no whole boards any more,
+ * whatever was done to them since.
+ */
+export function sawnBoards(
+  boards: readonly NamedBoard[],
+  progress: Progress,
+  isBegun: (board: NamedBoard, index: number) => boolean = () => false,
+): SawnBoard[] {
   const done = new Set(progress.done);
   return boards.map((board, index) => {
     const ruined = new Map(
@@ -143,7 +156,7 @@ export function sawnBoards(boards: readonly NamedBoard[], progress: Progress): S
       board,
       inHand: board.pieces.filter(({ id }) => there.has(id) && !cut.has(id)),
       ruined,
-      untouched: cut.size === 0 && ruined.size === 0,
+      untouched: cut.size === 0 && ruined.size === 0 && !isBegun(board, index),
     };
   });
 }
@@ -213,13 +226,50 @@ export function progressProblems(
   ].flatMap(({ path, message }) => (message ? [{ path, message }] : []));
 }
 
-/** Whether parts lie in a piece by cuts that still stand. */
-export function partsIn(board: NamedBoard, id: string): { part: string; copy: number }[] {
+/** Everything that comes of a piece in the end. */
+export function leavesOf(board: NamedBoard, id: string): NamedPiece[] {
   const piece = must(
     board.pieces.find((each) => each.id === id),
     `the piece ${id}`,
   );
-  if (piece.is) return typeof piece.is === 'string' ? [] : [piece.is];
   const cut = board.cuts.find(({ of }) => of === id);
-  return cut ? cut.gives.flatMap((each) => (each === null ? [] : partsIn(board, each))) : [];
+  if (!cut) return [piece];
+  return cut.gives.flatMap((each) => (each === null ? [] : leavesOf(board, each)));
+}
+
+/** A panel of a job by its name and number. */
+export interface Copy {
+  readonly part: string;
+  readonly copy: number;
+}
+
+/** The parts that lie in a piece by cuts that still stand. */
+export const partsIn = (board: NamedBoard, id: string): Copy[] =>
+  leavesOf(board, id).flatMap(({ is }) => (is && typeof is === 'object' ? [is] : []));
+
+/** The panels that are made: given by a cut that is made, and not ruined since. */
+export const madeParts = (boards: readonly NamedBoard[], progress: Progress): Copy[] =>
+  sawnBoards(boards, progress).flatMap(({ inHand, ruined }) =>
+    inHand.flatMap(({ id, is }) => (is && typeof is === 'object' && !ruined.has(id) ? [is] : [])),
+  );
+
+/** Cuts that are not made any more, since a piece that they belong to is ruined: `board:cut`. */
+export function lostCuts(
+  boards: readonly NamedBoard[],
+  { done, ruined }: Pick<Progress, 'done' | 'ruined'>,
+): Set<string> {
+  const made = new Set(done);
+  const lost = new Set<string>();
+  const lose = (board: NamedBoard, index: number, piece: string): void => {
+    const cut = board.cuts.find(({ of }) => of === piece);
+    const key = cut && `${index}:${cut.id}`;
+    if (!key || made.has(key)) return;
+    lost.add(key);
+    for (const id of cut.gives) if (id !== null) lose(board, index, id);
+  };
+  for (const { piece } of ruined) {
+    const { index, board, id } = named(boards, piece);
+    if (board) lose(board, index, id);
+  }
+  return lost;
 }

@@ -12,6 +12,8 @@ import { boundsOf, moveZone, zoneBounds } from '../plane/index.js';
 import type { Defect } from '../wood/index.js';
 import { largestClear, largestRectangle } from './largest-rectangle.js';
 import {
+  type Copy,
+  leavesOf,
   type NamedBoard,
   type NamedCut,
   type NamedPiece,
@@ -28,14 +30,37 @@ export interface RemainOptions {
   all?: boolean;
 }
 
-type Copy = { readonly part: string; readonly copy: number };
+/** What is known beside the progress. */
+export interface RemainFacts extends RemainOptions {
+  /** Made from boards that were sawn before these. */
+  made?: readonly Copy[];
+  /** Boards that are no whole boards any more, or that stay as they are laid. */
+  isBegun?: (board: NamedBoard, index: number) => boolean;
+  /** Offcuts that came off lie on the rack already, and what still holds one stays as it is. */
+  offcutsOnRack?: boolean;
+}
+
+/** A piece that still holds parts, or an offcut that is promised, and stays as it is. */
+export interface KeptPiece {
+  key: string;
+  board: NamedBoard;
+  piece: NamedPiece;
+}
+
+/** What is left, with the numbers that the copies of each part had. */
+export interface Left {
+  job: LayoutJob;
+  copies: ReadonlyMap<string, readonly number[]>;
+  kept: readonly KeptPiece[];
+}
+
 const copyKey = ({ part, copy }: Copy): string => `${copy} ${part}`;
 
 /** What becomes of the pieces of the boards. */
 interface Sorted {
   made: Set<string>;
   /** Pieces that still hold parts and stay as they are. */
-  kept: { key: string; parts: readonly Copy[] }[];
+  kept: KeptPiece[];
   /** Wood to cut from. */
   wood: LeftWood[];
 }
@@ -78,11 +103,14 @@ function rectOf(
   return largestClear(at.wood, boxes, least);
 }
 
+const holdsOffcut = (board: NamedBoard, id: string): boolean =>
+  leavesOf(board, id).some(({ is }) => is === 'offcut');
+
 /** Puts one piece that is there where it belongs. */
 function sortPiece(
   sawn: SawnBoard,
   piece: NamedPiece,
-  { kerf, all }: { kerf: Ticks; all: boolean },
+  { kerf, all, offcutsOnRack }: { kerf: Ticks } & RemainFacts,
   into: Sorted,
 ): void {
   const { index, board, ruined } = sawn;
@@ -98,9 +126,10 @@ function sortPiece(
     into.made.add(copyKey(piece.is));
     return;
   }
-  const parts = partsIn(board, piece.id);
-  if (parts.length > 0 && !all) {
-    into.kept.push({ key, parts });
+  if (piece.is === 'offcut' && offcutsOnRack) return;
+  const isPromised = offcutsOnRack && holdsOffcut(board, piece.id);
+  if (isPromised || (partsIn(board, piece.id).length > 0 && !all)) {
+    into.kept.push({ key, board, piece });
     return;
   }
   const rectsFor = (least: Ticks) => {
@@ -110,11 +139,12 @@ function sortPiece(
   into.wood.push({ key, board, found: [], rectsFor });
 }
 
-function sorted(boards: readonly SawnBoard[], kerf: Ticks, all: boolean): Sorted {
-  const found: Sorted = { made: new Set(), kept: [], wood: [] };
+function sorted(boards: readonly SawnBoard[], kerf: Ticks, facts: RemainFacts): Sorted {
+  const made = new Set((facts.made ?? []).map(copyKey));
+  const found: Sorted = { made, kept: [], wood: [] };
   for (const sawn of boards)
     if (!sawn.untouched)
-      for (const piece of sawn.inHand) sortPiece(sawn, piece, { kerf, all }, found);
+      for (const piece of sawn.inHand) sortPiece(sawn, piece, { kerf, ...facts }, found);
   return found;
 }
 
@@ -179,6 +209,52 @@ function wholeBoards(job: LayoutJob, boards: readonly SawnBoard[]) {
   return { stock, numbers };
 }
 
+/** Parts that are not made yet and lie in no piece that is kept, numbered anew, with the numbers they had. */
+function partsLeft(job: LayoutJob, { made, kept }: Sorted) {
+  const inKept = kept.flatMap(({ board, piece }) => partsIn(board, piece.id));
+  const gone = new Set([...made, ...inKept.map(copyKey)]);
+  const copies = new Map<string, number[]>();
+  const parts = job.parts.flatMap((part): Part[] => {
+    const left = Array.from({ length: part.quantity }, (_none, copy) => copy).filter(
+      (copy) => !gone.has(copyKey({ part: part.id, copy })),
+    );
+    if (left.length === 0) return [];
+    copies.set(part.id, left);
+    return [{ ...part, quantity: left.length }];
+  });
+  return { parts, copies };
+}
+
+/** What is left of boards that are being sawn, under what is known beside the progress. */
+export function leftOf(
+  job: LayoutJob,
+  boards: readonly NamedBoard[],
+  progress: Progress,
+  facts: RemainFacts = {},
+): Left {
+  const sawn = sawnBoards(boards, progress, facts.isBegun);
+  const pieces = sorted(sawn, job.saw.kerf, facts);
+  const { parts, copies } = partsLeft(job, pieces);
+  const whole = wholeBoards(job, sawn);
+  const pinned = job.pinned.flatMap((pin): PinnedPlacement[] => {
+    const copy = copies.get(pin.part)?.indexOf(pin.copy) ?? -1;
+    const piece = whole.numbers.get(`${pin.piece} ${pin.stock}`);
+    return copy < 0 || piece === undefined ? [] : [{ ...pin, copy, piece }];
+  });
+  const { kept: _before, ...rest } = job;
+  return {
+    job: {
+      ...rest,
+      parts,
+      stock: [...whole.stock, ...offcutsOf(job, pieces, parts)],
+      pinned,
+      ...(pieces.kept.length > 0 && { kept: pieces.kept.map(({ key }) => key) }),
+    },
+    copies,
+    kept: pieces.kept,
+  };
+}
+
 /**
  * What is left to be laid out of a job that is being sawn: parts that are not made, boards not yet touched, and the pieces that are
  * there as offcuts that cost nothing. A piece that still holds parts is kept as it is, and its parts are not asked for, unless `all`
@@ -190,35 +266,7 @@ export function remainingJob(
   job: LayoutJob,
   boards: readonly NamedBoard[],
   progress: Progress,
-  { all = false }: RemainOptions = {},
+  options: RemainOptions = {},
 ): LayoutJob {
-  const sawn = sawnBoards(boards, progress);
-  const pieces = sorted(sawn, job.saw.kerf, all);
-  const gone = new Set([...pieces.made, ...pieces.kept.flatMap(({ parts }) => parts.map(copyKey))]);
-  const copies = new Map<string, number>();
-  const parts = job.parts.flatMap((part): Part[] => {
-    let quantity = 0;
-    for (let copy = 0; copy < part.quantity; copy += 1) {
-      const key = copyKey({ part: part.id, copy });
-      if (gone.has(key)) continue;
-      copies.set(key, quantity);
-      quantity += 1;
-    }
-    return quantity > 0 ? [{ ...part, quantity }] : [];
-  });
-  const whole = wholeBoards(job, sawn);
-  const pinned = job.pinned.flatMap((pin): PinnedPlacement[] => {
-    const [copy, piece] = [
-      copies.get(copyKey(pin)),
-      whole.numbers.get(`${pin.piece} ${pin.stock}`),
-    ];
-    return copy === undefined || piece === undefined ? [] : [{ ...pin, copy, piece }];
-  });
-  return {
-    ...job,
-    parts,
-    stock: [...whole.stock, ...offcutsOf(job, pieces, parts)],
-    pinned,
-    ...(pieces.kept.length > 0 && { kept: pieces.kept.map(({ key }) => key) }),
-  };
+  return leftOf(job, boards, progress, options).job;
 }

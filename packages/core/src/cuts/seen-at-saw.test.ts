@@ -7,7 +7,7 @@ import { fromMm, toMm } from '../measure/index.js';
 import { areaOf, boundsOf } from '../plane/index.js';
 import { cutAt, cutAtHand, cutsInOrder, lastCut } from './at-hand.js';
 import { planCuts } from './plan-cuts.js';
-import { namedPlan } from './progress.js';
+import { NO_PROGRESS, namedPlan } from './progress.js';
 import { seenAtSaw } from './seen-at-saw.js';
 
 describe('the piece in hand as it lies at the saw', () => {
@@ -69,7 +69,7 @@ describe('the piece in hand as it lies at the saw', () => {
   const plan = namedPlan(planned.plan);
 
   test('a board turned over is seen from its other side, and is as large', () => {
-    const hand = must(cutAtHand(plan, { done: [] }), 'a cut');
+    const hand = must(cutAtHand(plan, NO_PROGRESS), 'a cut');
     const on = at(plan.boards, 0);
     const all = (['A', 'B'] as const).flatMap((faceUp) =>
       (['near', 'far', 'low', 'high'] as const).map((fence) =>
@@ -91,9 +91,9 @@ describe('the piece in hand as it lies at the saw', () => {
   test('cuts come one after the other; the last one is the one to take back', () => {
     const order = cutsInOrder(plan);
     const first = at(order, 0);
-    expect(cutAtHand(plan, { done: [] })?.key).toBe(first);
+    expect(cutAtHand(plan, NO_PROGRESS)?.key).toBe(first);
     expect(lastCut(plan, { done: [] })).toBeNull();
     expect(lastCut(plan, { done: [first] })).toBe(first);
-    expect(cutAtHand(plan, { done: order })).toBeNull();
+    expect(cutAtHand(plan, { done: order, ruined: [] })).toBeNull();
   });
 });

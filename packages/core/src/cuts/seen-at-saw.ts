@@ -3,7 +3,7 @@ import type { Ticks } from '../measure/index.js';
 import { type Bounds, boundsOf, type Point } from '../plane/index.js';
 import type { CutAtHand } from './at-hand.js';
 import { cutAtFence, fencePlane, type Lie, seenAt, seenCut } from './fence.js';
-import type { NamedBoard, NamedPiece } from './progress.js';
+import { leavesOf, type NamedBoard, type NamedPiece, sawCutOf } from './progress.js';
 import type { Tool } from './saws.js';
 
 /** A leaf of the piece in hand as it lies at the saw. */
@@ -30,14 +30,6 @@ export interface SeenAtSaw {
   measured: { readonly from: Point; readonly to: Point; readonly length: Ticks } | null;
   /** Where the first of what the cut gives comes to lie, the other beyond the blade; null for a part that is freed. */
   firstAt: 'left' | 'right' | 'fence' | 'front' | null;
-}
-
-/** Everything that comes of a piece in the end. */
-function leavesOf(board: NamedBoard, id: string): NamedPiece[] {
-  const piece = board.pieces.find((each) => each.id === id);
-  const cut = board.cuts.find(({ of }) => of === id);
-  if (!piece || !cut) return piece ? [piece] : [];
-  return cut.gives.flatMap((each) => (each === null ? [] : leavesOf(board, each)));
 }
 
 const faceUp = ({ faceA, faceB }: Wood, { faceUp: up }: Lie): readonly Point[] =>
@@ -95,11 +87,7 @@ export function seenAtSaw(
   if (!cut.line) return { ...shared, line: [], kerf: [], measured: null, firstAt: null };
   const [from, to] = cut.line;
   const run = Math.hypot(to[0] - from[0], to[1] - from[1]);
-  const sawCut: SawCut = {
-    point: from,
-    along: [(to[0] - from[0]) / run, (to[1] - from[1]) / run],
-    shift: cut.shift,
-  };
+  const sawCut = sawCutOf(cut.line, cut.shift);
   const width = kerfOnFace(sawCut, kerf, thickness);
   const at = seenCut(sawCut, width, lie);
   const line: Point[] = [0, run].map((by) => [
