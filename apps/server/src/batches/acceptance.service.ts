@@ -14,7 +14,17 @@ import { LayoutJudge, woodChanged } from './layout-judge.js';
 import { type GivenOffcut, LayoutsRepository, type TakenBoards } from './layouts.repository.js';
 import { SawingRepository } from './sawing.repository.js';
 
-const offcutBoard = (board: BoardRecord, offcut: KeptOffcut): NewBoard => ({
+/** An offcut as it is noted that a batch gave it. */
+export const givenAs = ({ id, length, width, thickness }: BoardRecord): GivenOffcut => ({
+  id,
+  length,
+  width,
+  thickness,
+  piece: null,
+});
+
+/** An offcut as it goes on the rack. */
+export const offcutBoard = (board: BoardRecord, offcut: KeptOffcut): NewBoard => ({
   name: board.offcut ? board.name : `${board.name}, offcut`.slice(0, 200),
   quantity: 1,
   material: board.material,
@@ -94,15 +104,22 @@ export class AcceptanceService {
 
   /** A cut plan of which nothing is sawn goes with the boards; sawn ones stay. */
   private async forgetPlan(id: string): Promise<void> {
-    const sawing = await this.sawings.of(id, true);
-    if (!sawing) return;
-    const { length } = sawing.progress.done;
+    const round = await this.sawings.lastRound(id, true);
+    if (round === undefined) return;
+    const at = { batch: id, round };
+    const { done, ruined } = await this.sawings.progressOf(at);
+    const { length } = done;
     if (length > 0)
       throw conflict(
         'Some of these boards are sawn',
         `${length === 1 ? 'One cut is' : `${length} cuts are`} made: what is sawn cannot be given back whole. Take the cuts back on Saw if they were not made.`,
       );
-    await this.sawings.forget(id);
+    if (round > 0 || ruined.length > 0)
+      throw conflict(
+        'A piece of these boards went wrong',
+        'They cannot be given back whole. Take the report back on Saw if it was a mistake.',
+      );
+    await this.sawings.forget(at);
   }
 
   /** The boards of a layout under lock, still there and still as they were judged. */
@@ -132,7 +149,7 @@ export class AcceptanceService {
     });
     if (given.length === 0) return [];
     const added = await this.rack.add(given, batch);
-    return added.map(({ id, length, width, thickness }) => ({ id, length, width, thickness }));
+    return added.map(givenAs);
   }
 
   /** The offcuts of a batch under lock, each there and as large as it was given; else it is told which are not. */

@@ -24,6 +24,6 @@ import { WoodInReach } from './wood-in-reach.js';
     LayoutJudge,
     WoodInReach,
   ],
-  exports: [BatchesRepository, SawingRepository, SummariesService],
+  exports: [BatchesRepository, LayoutsRepository, SawingRepository, SummariesService],
 })
 export class BatchesModule {}

@@ -19,6 +19,8 @@ export interface GivenOffcut {
   length: number;
   width: number;
   thickness: number;
+  /** The piece of the plan in hand that it comes off by; null where no plan says so. */
+  piece: string | null;
 }
 
 interface GivenRow extends Omit<GivenOffcut, 'id'> {
@@ -63,10 +65,46 @@ export class LayoutsRepository {
         board: JSON.stringify(z.encode(boardRecord, board)),
       })),
     );
+    await this.give(batch, offcuts);
+  }
+
+  /** Notes offcuts that a batch gave to the rack. */
+  async give(batch: string, offcuts: readonly GivenOffcut[]): Promise<void> {
     if (offcuts.length > 0)
       await this.database
         .now('given_offcuts')
         .insert(offcuts.map(({ id, ...size }) => ({ batch_id: batch, board_id: id, ...size })));
+  }
+
+  /** Forgets an offcut that is nowhere any more. */
+  async ungive(batch: string, id: string): Promise<void> {
+    await this.database.now('given_offcuts').where({ batch_id: batch, board_id: id }).delete();
+  }
+
+  /** Says by which piece of the plan in hand an offcut comes off. */
+  async link(batch: string, id: string, piece: string | null): Promise<void> {
+    await this.database
+      .now('given_offcuts')
+      .where({ batch_id: batch, board_id: id })
+      .update({ piece });
+  }
+
+  /** More of a board is taken for a batch, or less. */
+  async takeMore(batch: string, { board, quantity }: TakenBoards): Promise<void> {
+    const where = { batch_id: batch, board_id: board.id };
+    const row = (await this.database.now('taken_boards').where(where).first()) as
+      | { quantity: number }
+      | undefined;
+    const left = (row?.quantity ?? 0) + quantity;
+    if (!row)
+      await this.database.now('taken_boards').insert({
+        ...where,
+        quantity: left,
+        board: JSON.stringify(z.encode(boardRecord, board)),
+      });
+    else if (left > 0)
+      await this.database.now('taken_boards').where(where).update({ quantity: left });
+    else await this.database.now('taken_boards').where(where).delete();
   }
 
   /** What is taken for a batch, in the order of the boards' keys. */
@@ -86,11 +124,12 @@ export class LayoutsRepository {
       .now('given_offcuts')
       .where({ batch_id: batch })
       .orderBy('board_id');
-    return rows.map(({ board_id: id, length, width, thickness }) => ({
+    return rows.map(({ board_id: id, length, width, thickness, piece }) => ({
       id,
       length,
       width,
       thickness,
+      piece,
     }));
   }
 

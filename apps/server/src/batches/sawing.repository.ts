@@ -1,70 +1,157 @@
 import { Injectable } from '@nestjs/common';
-import { type SawingRecord, sawingRecord } from '@spare-knot/core/api';
-import type { NamedPlan, Progress } from '@spare-knot/core/cuts';
-import { cutPlanDocument } from '@spare-knot/core/exchange';
+import type { Mishap } from '@spare-knot/core/api';
+import type { NamedPlan, Progress, Ruined } from '@spare-knot/core/cuts';
+import {
+  cutPlanDocument,
+  layoutJobDocument,
+  progressDocument,
+  writeLayoutJob,
+  writeProgress,
+} from '@spare-knot/core/exchange';
+import type { LayoutJob } from '@spare-knot/core/job';
 import { z } from 'zod';
 import { Database } from '../database/database.js';
 import { parsedJson } from '../database/kept-table.js';
 
-interface SawingRow {
-  batch_id: string;
+interface RoundRow {
+  round: number;
   plan: string;
+  job: string | null;
+  wood: string | null;
   started_at: Date;
 }
 
-/** Cut plans of batches, and which of their cuts are made. */
+interface RuinedRow {
+  piece: string;
+  rest: string;
+}
+
+/** A plan that a batch follows or followed, and how far it was sawn. */
+export interface Round {
+  round: number;
+  plan: NamedPlan;
+  /** The job with the wood of this round; null where it was not kept: that of the accepted layout. */
+  job: LayoutJob | null;
+  progress: Progress;
+  startedAt: string;
+  /** What was moved on the rack for it, as it was written. */
+  wood: unknown;
+}
+
+/** A round that begins. */
+export interface NewRound {
+  round: number;
+  plan: NamedPlan;
+  job: LayoutJob;
+  wood?: unknown;
+}
+
+/** Where something was cut. */
+interface At {
+  batch: string;
+  round: number;
+}
+
+/** Cut plans of batches, which of their cuts are made, and which pieces went wrong. */
 @Injectable()
 export class SawingRepository {
   constructor(private readonly database: Database) {}
 
-  /** The plan and how far it is; undefined before sawing begins. Under lock, two devices that saw at once come one after the other. */
-  async of(batch: string, lock = false): Promise<SawingRecord | undefined> {
-    const query = this.database.now('sawings').where({ batch_id: batch });
-    const row = (await (lock ? query.forUpdate() : query).first()) as SawingRow | undefined;
-    if (!row) return undefined;
-    const { done } = await this.progressOf(batch);
-    return sawingRecord.parse({
-      plan: parsedJson(row.plan),
-      progress: { format: 'spare-knot/progress', version: 1, done },
-      startedAt: row.started_at.toISOString(),
+  /** Every round of a batch, the first one first. Under lock, two devices that saw at once come one after the other. */
+  async rounds(batch: string, lock = false): Promise<Round[]> {
+    const query = this.database.now('saw_rounds').where({ batch_id: batch }).orderBy('round');
+    const rows = (await (lock ? query.forUpdate() : query)) as RoundRow[];
+    return Promise.all(
+      rows.map(async ({ round, plan, job, wood, started_at }) => ({
+        round,
+        plan: cutPlanDocument.parse(parsedJson(plan)),
+        job: job === null ? null : layoutJobDocument.parse(parsedJson(job)),
+        progress: await this.progressOf({ batch, round }),
+        startedAt: started_at.toISOString(),
+        wood: wood === null ? null : parsedJson(wood),
+      })),
+    );
+  }
+
+  /** The number of the last round; undefined before sawing begins. Under lock as `rounds`. */
+  async lastRound(batch: string, lock = false): Promise<number | undefined> {
+    const query = this.database
+      .now('saw_rounds')
+      .where({ batch_id: batch })
+      .orderBy('round', 'desc')
+      .select('round');
+    const row = (await (lock ? query.forUpdate() : query).first()) as RoundRow | undefined;
+    return row?.round;
+  }
+
+  /** The cuts that are made, in the order in which they were, and the pieces that went wrong. */
+  async progressOf({ batch, round }: At): Promise<Progress> {
+    const cuts: { cut: string }[] = await this.database
+      .now('round_cuts')
+      .where({ batch_id: batch, round })
+      .orderBy(['sawn_at', 'cut']);
+    const ruined = (await this.database
+      .now('ruined_pieces')
+      .where({ batch_id: batch, round })
+      .orderBy(['told_at', 'piece'])) as RuinedRow[];
+    return progressDocument.parse({
+      format: 'spare-knot/progress',
+      version: 1,
+      done: cuts.map(({ cut }) => cut),
+      ruined: ruined.map(({ piece, rest }) => ({ piece, ...(parsedJson(rest) as object) })),
     });
   }
 
-  /** The cuts that are made, in the order in which they were. */
-  async progressOf(batch: string): Promise<Progress> {
-    const rows: { cut: string }[] = await this.database
-      .now('sawn_cuts')
-      .where({ batch_id: batch })
-      .orderBy(['sawn_at', 'cut']);
-    return { done: rows.map(({ cut }) => cut), ruined: [] };
-  }
-
-  async begin(batch: string, plan: NamedPlan): Promise<void> {
-    await this.database.now('sawings').insert({
+  async begin(batch: string, { round, plan, job, wood }: NewRound): Promise<void> {
+    await this.database.now('saw_rounds').insert({
       batch_id: batch,
+      round,
       plan: JSON.stringify(z.encode(cutPlanDocument, plan)),
+      job: JSON.stringify(writeLayoutJob(job)),
+      wood: wood === undefined ? null : JSON.stringify(wood),
       started_at: new Date(),
     });
   }
 
-  async add(batch: string, cuts: readonly string[]): Promise<void> {
+  async add({ batch, round }: At, cuts: readonly string[]): Promise<void> {
     if (cuts.length === 0) return;
     const now = new Date();
     await this.database
-      .now('sawn_cuts')
-      .insert(cuts.map((cut) => ({ batch_id: batch, cut, sawn_at: now })));
+      .now('round_cuts')
+      .insert(cuts.map((cut) => ({ batch_id: batch, round, cut, sawn_at: now })));
   }
 
-  async remove(batch: string, cuts: readonly string[]): Promise<void> {
+  async remove({ batch, round }: At, cuts: readonly string[]): Promise<void> {
     await this.database
-      .now('sawn_cuts')
-      .where({ batch_id: batch })
+      .now('round_cuts')
+      .where({ batch_id: batch, round })
       .whereIn('cut', [...cuts])
       .delete();
   }
 
-  /** Forgets a plan of which nothing is sawn. */
-  async forget(batch: string): Promise<void> {
-    await this.database.now('sawings').where({ batch_id: batch }).delete();
+  async ruin({ batch, round }: At, ruined: Ruined, mishap: Mishap): Promise<void> {
+    const [written] = writeProgress({ done: [], ruined: [ruined] }).ruined ?? [];
+    const { piece, ...rest } = written ?? { piece: ruined.piece };
+    await this.database.now('ruined_pieces').insert({
+      batch_id: batch,
+      round,
+      piece,
+      mishap,
+      rest: JSON.stringify(rest),
+      told_at: new Date(),
+    });
+  }
+
+  async mend({ batch, round }: At, pieces: readonly string[]): Promise<void> {
+    await this.database
+      .now('ruined_pieces')
+      .where({ batch_id: batch, round })
+      .whereIn('piece', [...pieces])
+      .delete();
+  }
+
+  /** Forgets a plan by which nothing is sawn. */
+  async forget({ batch, round }: At): Promise<void> {
+    await this.database.now('saw_rounds').where({ batch_id: batch, round }).delete();
   }
 }

@@ -5,6 +5,7 @@ import { up as ledger } from './migrations/0003-ledger.js';
 import { up as woodTold } from './migrations/0004-wood-told.js';
 import { up as yard } from './migrations/0005-yard.js';
 import { up as sawing } from './migrations/0006-sawing.js';
+import { up as sawRounds } from './migrations/0007-saw-rounds.js';
 
 interface Step {
   name: string;
@@ -19,6 +20,7 @@ const STEPS: readonly Step[] = [
   { name: '0004-wood-told', up: woodTold },
   { name: '0005-yard', up: yard },
   { name: '0006-sawing', up: sawing },
+  { name: '0007-saw-rounds', up: sawRounds },
 ];
 
 const source: Knex.MigrationSource<Step> = {

@@ -1,6 +1,10 @@
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post } from '@nestjs/common';
 import {
+  leftRecord,
+  roundOnly,
+  type SawAgain,
   type SawnCuts,
+  sawAgain,
   sawingProgress,
   sawingRecord,
   sawingState,
@@ -8,11 +12,15 @@ import {
 } from '@spare-knot/core/api';
 import { z } from 'zod';
 import { Read } from '../http/read.pipe.js';
+import { AgainService } from './again.service.js';
 import { SawingService } from './sawing.service.js';
 
 @Controller('api/batches/:id/sawing')
 export class SawingController {
-  constructor(private readonly sawings: SawingService) {}
+  constructor(
+    private readonly sawings: SawingService,
+    private readonly plans: AgainService,
+  ) {}
 
   @Get()
   async one(@Param('id', ParseUUIDPipe) id: string) {
@@ -21,7 +29,12 @@ export class SawingController {
 
   @Get('progress')
   async progress(@Param('id', ParseUUIDPipe) id: string) {
-    return z.encode(sawingProgress, { progress: await this.sawings.progressOf(id) });
+    return z.encode(sawingProgress, await this.sawings.progressOf(id));
+  }
+
+  @Get('left')
+  async left(@Param('id', ParseUUIDPipe) id: string) {
+    return z.encode(leftRecord, await this.plans.left(id));
   }
 
   @Post()
@@ -33,6 +46,23 @@ export class SawingController {
   @Post('cuts')
   @HttpCode(200)
   async keep(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(sawnCuts)) cuts: SawnCuts) {
-    return z.encode(sawingProgress, { progress: await this.sawings.keep(id, cuts) });
+    return z.encode(sawingProgress, await this.sawings.keep(id, cuts));
+  }
+
+  @Post('again')
+  @HttpCode(200)
+  async again(@Param('id', ParseUUIDPipe) id: string, @Body(new Read(sawAgain)) plan: SawAgain) {
+    await this.plans.again(id, plan);
+    return z.encode(sawingRecord, this.sawings.recordOf(await this.sawings.sawn(id)));
+  }
+
+  @Post('back')
+  @HttpCode(200)
+  async back(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new Read(roundOnly)) { round }: { round: number },
+  ) {
+    await this.plans.back(id, round);
+    return z.encode(sawingRecord, this.sawings.recordOf(await this.sawings.sawn(id)));
   }
 }

@@ -1,18 +1,36 @@
 import { Injectable } from '@nestjs/common';
-import { batchQuestion, type SawingRecord, type SawnCuts } from '@spare-knot/core/api';
-import { namedPlan, type Progress, planCuts, progressProblems } from '@spare-knot/core/cuts';
+import {
+  type BatchRecord,
+  batchQuestion,
+  type SawingProgress,
+  type SawingRecord,
+  type SawnCuts,
+} from '@spare-knot/core/api';
+import { namedPlan, planCuts, progressProblems, wantedParts } from '@spare-knot/core/cuts';
 import { layoutJob } from '@spare-knot/core/job';
+import { at, must } from '@spare-knot/core/lists';
 import { plainText } from '@spare-knot/core/text';
 import { BatchesRepository } from '../batches/batches.repository.js';
+import { LayoutsRepository } from '../batches/layouts.repository.js';
 import { SawingRepository } from '../batches/sawing.repository.js';
 import { SummariesService } from '../batches/summaries.service.js';
 import { conflict, notFound, unsound } from '../http/problem.js';
+import { namedStock, offcutPiece, type SawnBatch, sawnBatch } from './sawn-batch.js';
 
-/** Plans the cuts of taken boards, and keeps which are made. */
+/** Cuts of a round that is not followed any more are told with the one that is. */
+export const otherRound = (round: number) =>
+  conflict(
+    'Another plan is followed by now',
+    'It was planned again on another device. What you pressed belongs to the plan before.',
+    { round },
+  );
+
+/** Plans the cuts of taken boards, and keeps which are made and what went wrong. */
 @Injectable()
 export class SawingService {
   constructor(
     private readonly batches: BatchesRepository,
+    private readonly layouts: LayoutsRepository,
     private readonly summaries: SummariesService,
     private readonly sawings: SawingRepository,
   ) {}
@@ -23,8 +41,84 @@ export class SawingService {
     if (!batch) throw notFound('batch');
     // Two that begin at once come one after the other.
     await this.batches.byId(id, true);
-    const known = await this.sawings.of(id);
-    if (known) return known;
+    if ((await this.sawings.lastRound(id)) === undefined) await this.first(batch);
+    return this.recordOf(await this.sawn(id));
+  }
+
+  /** How far a batch is sawn; null before it has begun. */
+  async of(id: string): Promise<SawingRecord | null> {
+    if (!(await this.summaries.one(id))) throw notFound('batch');
+    if ((await this.sawings.lastRound(id)) === undefined) return null;
+    return this.recordOf(await this.sawn(id));
+  }
+
+  async progressOf(id: string): Promise<SawingProgress> {
+    const round = (await this.sawings.lastRound(id)) ?? 0;
+    return { round, progress: await this.sawings.progressOf({ batch: id, round }) };
+  }
+
+  /** A batch that is being sawn, with all its rounds. */
+  async sawn(id: string): Promise<SawnBatch> {
+    const batch = await this.summaries.one(id);
+    const rounds = await this.sawings.rounds(id);
+    if (!batch || rounds.length === 0) throw notFound('cut plan');
+    const taken = await this.layouts.takenBy(id);
+    const boards = [...(batch.accepted?.boards ?? []), ...taken.map(({ board }) => board)];
+    return sawnBatch(batch, rounds, boards);
+  }
+
+  recordOf(sawn: SawnBatch): SawingRecord {
+    const { round, job, plan, progress, made, cutsBefore, origins } = sawn;
+    return {
+      round: round.round,
+      plan: round.plan,
+      progress,
+      stock: namedStock(
+        job.stock.filter(({ id }) => plan.boards.some(({ stock }) => stock === id)),
+        origins,
+      ),
+      cutsBefore,
+      wanted: wantedParts({ job, plan, progress }, { made }),
+      startedAt: round.startedAt,
+    };
+  }
+
+  /** Cuts made, pieces that went wrong, and both taken back. The same said twice changes nothing; what cannot be is refused with what is kept. */
+  async keep(id: string, said: SawnCuts): Promise<SawingProgress> {
+    const round = await this.sawings.lastRound(id, true);
+    if (round === undefined)
+      throw conflict('Sawing of this batch has not begun', 'Its boards may have been given back.');
+    if (said.round !== round) throw otherRound(round);
+    const here = { batch: id, round };
+    const { plan, progress } = must((await this.sawings.rounds(id)).at(-1), 'a cut plan');
+    const before = new Set(progress.done);
+    const gone = new Set(said.undone);
+    const added = [...new Set(said.done)].filter((cut) => !before.has(cut));
+    const known = new Set(progress.ruined.map(({ piece }) => piece));
+    const ruined = said.ruined.filter(({ piece }) => !known.has(piece));
+    const mended = new Set(said.mended);
+    const after = {
+      done: [...progress.done.filter((cut) => !gone.has(cut)), ...added],
+      ruined: [...progress.ruined.filter(({ piece }) => !mended.has(piece)), ...ruined],
+    };
+    const [problem] = progressProblems(plan.boards, after);
+    if (problem)
+      throw conflict('These cuts do not follow what is kept', problem.message, {
+        done: progress.done,
+        ruined: progress.ruined.map(({ piece }) => piece),
+      });
+    await this.sawings.remove(
+      here,
+      said.undone.filter((cut) => before.has(cut)),
+    );
+    await this.sawings.add(here, added);
+    await this.sawings.mend(here, said.mended);
+    for (const { mishap, ...each } of ruined) await this.sawings.ruin(here, each, mishap);
+    return { round, progress: await this.sawings.progressOf(here) };
+  }
+
+  /** The plan that sawing begins with. */
+  private async first(batch: BatchRecord): Promise<void> {
     const { accepted } = batch;
     if (!accepted)
       throw conflict(
@@ -42,46 +136,22 @@ export class SawingService {
           message: plainText(message),
         })),
       );
-    await this.sawings.begin(id, namedPlan(planned.plan));
-    return this.sawing(id);
-  }
-
-  /** How far a batch is sawn; null before it has begun. */
-  async of(id: string): Promise<SawingRecord | null> {
-    if (!(await this.summaries.one(id))) throw notFound('batch');
-    return (await this.sawings.of(id)) ?? null;
-  }
-
-  async progressOf(id: string): Promise<Progress> {
-    return this.sawings.progressOf(id);
-  }
-
-  /** Cuts made or taken back. The same said twice changes nothing; what cannot be is refused with what is kept. */
-  async keep(id: string, { done, undone }: SawnCuts): Promise<Progress> {
-    const sawing = await this.sawings.of(id, true);
-    if (!sawing)
-      throw conflict('Sawing of this batch has not begun', 'Its boards may have been given back.');
-    const { plan, progress } = sawing;
-    const before = new Set(progress.done);
-    const gone = new Set(undone);
-    const added = [...new Set(done)].filter((cut) => !before.has(cut));
-    const after = [...progress.done.filter((cut) => !gone.has(cut)), ...added];
-    const [problem] = progressProblems(plan.boards, { done: after, ruined: [] });
-    if (problem)
-      throw conflict('These cuts do not follow what is kept', problem.message, {
-        done: progress.done,
-      });
-    await this.sawings.remove(
-      id,
-      undone.filter((cut) => before.has(cut)),
-    );
-    await this.sawings.add(id, added);
-    return this.sawings.progressOf(id);
-  }
-
-  private async sawing(id: string): Promise<SawingRecord> {
-    const sawing = await this.sawings.of(id);
-    if (!sawing) throw notFound('cut plan');
-    return sawing;
+    const plan = namedPlan(planned.plan);
+    await this.sawings.begin(batch.id, { round: 0, plan, job: made.job });
+    const laid = accepted.layout.boards.filter(({ placements }) => placements.length > 0);
+    const waiting = [...(await this.layouts.givenBy(batch.id))];
+    for (const [index, { offcuts, stock }] of laid.entries())
+      for (const offcut of offcuts) {
+        const piece = offcutPiece(at(plan.boards, index), offcut);
+        const thickness = made.job.stock.find((each) => each.id === stock)?.thickness;
+        const which = waiting.findIndex(
+          (each) =>
+            each.length === offcut.length &&
+            each.width === offcut.width &&
+            each.thickness === thickness,
+        );
+        const [given] = which < 0 ? [] : waiting.splice(which, 1);
+        if (given && piece) await this.layouts.link(batch.id, given.id, `${index}:${piece}`);
+      }
   }
 }

@@ -58,8 +58,9 @@ export class Acts {
     for (const table of [
       'requests',
       'wood_ledger',
-      'sawn_cuts',
-      'sawings',
+      'ruined_pieces',
+      'round_cuts',
+      'saw_rounds',
       'given_offcuts',
       'taken_boards',
       'layouts',

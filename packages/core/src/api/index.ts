@@ -37,8 +37,16 @@ export { openApi } from './openapi.js';
 export { OPERATIONS } from './operations.js';
 export { type ProblemDocument, problemDocument } from './problem.js';
 export {
+  type LeftRecord,
+  leftRecord,
+  MISHAPS,
+  type Mishap,
+  roundOnly,
+  type SawAgain,
+  type SawingProgress,
   type SawingRecord,
   type SawnCuts,
+  sawAgain,
   sawingProgress,
   sawingRecord,
   sawingState,

@@ -11,7 +11,15 @@ import {
 } from './batches.js';
 import { boardChange, boardList, boardRecord, csvBody, csvReport, newBoards } from './boards.js';
 import { removed, versionOnly, versionQuery } from './fields.js';
-import { sawingProgress, sawingRecord, sawingState, sawnCuts } from './sawing.js';
+import {
+  leftRecord,
+  roundOnly,
+  sawAgain,
+  sawingProgress,
+  sawingRecord,
+  sawingState,
+  sawnCuts,
+} from './sawing.js';
 import { shopRecord } from './shop.js';
 import { newOffers, offerChange, offerList, offerRecord, offerReport } from './yard.js';
 
@@ -115,9 +123,29 @@ export const OPERATIONS: readonly Operation[] = [
   {
     method: 'post',
     path: '/api/batches/{id}/sawing/cuts',
-    summary: 'Keeps cuts that were made, and takes back cuts that were not',
+    summary: 'Keeps cuts that were made and pieces that went wrong, and takes back both',
     body: sawnCuts,
     answer: sawingProgress,
+  },
+  {
+    method: 'get',
+    path: '/api/batches/{id}/sawing/left',
+    summary: 'What is left to be laid out in the middle of the sawing',
+    answer: leftRecord,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/sawing/again',
+    summary: 'Goes on by a new plan for what is left',
+    body: sawAgain,
+    answer: sawingRecord,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/sawing/back',
+    summary: 'Goes back to the plan before, while nothing is sawn by the new one',
+    body: roundOnly,
+    answer: sawingRecord,
   },
   { method: 'get', path: '/api/rack', summary: 'The boards on the rack', answer: boardList },
   {

@@ -6,13 +6,14 @@ import { drawnLayouts } from '../../test/sawing.js';
 import { checkLayout, searchLayout } from '../layout/index.js';
 import { at, must } from '../lists/index.js';
 import { fromMm, toMm } from '../measure/index.js';
-import { leftToSaw, planAgain, type Sawing } from './again.js';
+import { leftToSaw, planAgain, type Sawing, wantedParts } from './again.js';
 import { cutAtHand, cutsInOrder } from './at-hand.js';
 import { planCuts } from './plan-cuts.js';
 import {
   type Copy,
   madeParts,
   type NamedPlan,
+  NO_PROGRESS,
   namedPlan,
   type Progress,
   partsIn,
@@ -104,9 +105,16 @@ describe('planning again in the middle of the sawing', () => {
     expect([...made, ...placedIn(next)].sort()).toEqual(wantedOf(of).sort());
     // Nothing but the panel that went wrong, and what lay on boards that nobody had touched, is laid out again.
     expect(left.job.parts.every(({ id }) => id === 'a')).toBe(true);
-    expect(result.pieces.filter((piece) => piece !== null)).toEqual(
-      left.kept.map(({ key }) => key),
-    );
+    left.kept.forEach(({ key }, index) => {
+      expect(result.renamed.get(key)).toBe(`${index}:p0`);
+    });
+    expect(wantedParts({ job: of, plan, progress }).map(nameOf)).toEqual(['a 0']);
+    expect(
+      wantedParts(
+        { job: of, plan: next, progress: NO_PROGRESS },
+        { made: madeParts(plan.boards, progress) },
+      ),
+    ).toEqual([]);
     expect(result.job.kept).toHaveLength(left.kept.length);
     expect(left.job.stock.every(({ price }) => price === 0)).toBe(true);
   });

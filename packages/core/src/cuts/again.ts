@@ -3,7 +3,15 @@ import type { CutTree, Layout, TreeCut, TreePiece, Wood } from '../layout/index.
 import { at, must } from '../lists/index.js';
 import { boundsOf } from '../plane/index.js';
 import { type CutPlan, type CutProblem, planCuts, type Shop } from './plan-cuts.js';
-import { type NamedBoard, type NamedPlan, type Progress, sawCutOf } from './progress.js';
+import {
+  type Copy,
+  type NamedBoard,
+  type NamedPlan,
+  type Progress,
+  partsIn,
+  pieceName,
+  sawCutOf,
+} from './progress.js';
 import { type KeptPiece, type Left, leftOf, type RemainFacts } from './remain.js';
 
 /** What is being sawn: the job with all that is wanted, the plan that is followed, and how far it is. */
@@ -36,8 +44,28 @@ function woodOf({ pieces, cuts }: NamedBoard, id: string): Wood {
   return woodOf({ pieces, cuts, stock: '', piece: 0 }, must(giver, `what gives ${id}`).of);
 }
 
-/** The cuts that are still to be made in a piece, the piece first. */
-function treeFrom(board: NamedBoard, root: string): CutTree {
+/** The panels that are wanted and neither made nor planned: what lies in a ruined piece, and what no layout placed. */
+export function wantedParts(
+  { job, plan, progress }: Sawing,
+  { made = [] }: Pick<RemainFacts, 'made'> = {},
+): Copy[] {
+  const keyOf = ({ part, copy }: Copy) => `${copy} ${part}`;
+  const inRuined = progress.ruined.flatMap(({ piece }) => {
+    const [index, id = ''] = piece.split(':');
+    return partsIn(at(plan.boards, Number(index)), id);
+  });
+  const lost = new Set(inRuined.map(keyOf));
+  const planned = plan.boards.flatMap((board) => partsIn(board, 'p0'));
+  const there = new Set([...made, ...planned.filter((each) => !lost.has(keyOf(each)))].map(keyOf));
+  return job.parts.flatMap(({ id, quantity }) =>
+    Array.from({ length: quantity }, (_none, copy) => ({ part: id, copy })).filter(
+      (each) => !there.has(keyOf(each)),
+    ),
+  );
+}
+
+/** The cuts that are still to be made in a piece, the piece first, and which piece of the board each of its pieces is. */
+function treeFrom(board: NamedBoard, root: string): { tree: CutTree; ids: readonly string[] } {
   const numbers = new Map([[root, 0]]);
   const pieces: TreePiece[] = [{ wood: woodOf(board, root), is: null }];
   const add = (id: string): number => {
@@ -58,7 +86,7 @@ function treeFrom(board: NamedBoard, root: string): CutTree {
       ? [{ kind: 'through', of, cut: sawCutOf(cut.line, cut.shift), gives: [on, off] }]
       : [{ kind: 'free', of, gives: [on, must(off, 'what a part is freed from')] }];
   });
-  return { pieces, cuts, stuck: [], unmade: [] };
+  return { tree: { pieces, cuts, stuck: [], unmade: [] }, ids: [...numbers.keys()] };
 }
 
 /** A piece that is kept, as stock of the plan that follows: it lies in no layout. */
@@ -106,8 +134,8 @@ export type PlannedAgain =
       plan: CutPlan;
       /** The layout by the numbers that copies have in the batch. */
       layout: Layout;
-      /** Which piece of the plan before each board is; null for a board or an offcut that is laid out. */
-      pieces: readonly (string | null)[];
+      /** What pieces that stay as they are were called in the plan before, `board:piece`, and what they are called now. */
+      renamed: ReadonlyMap<string, string>;
     }
   | { ok: false; problems: readonly CutProblem[] };
 
@@ -143,12 +171,15 @@ export function planAgain(
     pinned: [],
     kept: ids,
   };
-  const begun = left.kept.map(({ board, piece }, index) => ({
-    stock: at(ids, index),
-    tree: treeFrom(board, piece.id),
-  }));
+  const trees = left.kept.map(({ board, piece }) => treeFrom(board, piece.id));
+  const begun = trees.map(({ tree }, index) => ({ stock: at(ids, index), tree }));
   const planned = planCuts(next, named, { ...shop, begun });
   if (!planned.ok) return planned;
-  const pieces = [...left.kept.map(({ key }) => key), ...named.boards.map(() => null)];
-  return { ok: true, job: next, plan: planned.plan, layout: named, pieces };
+  const renamed = new Map(
+    trees.flatMap(({ ids: before }, index) => {
+      const [board] = at(left.kept, index).key.split(':');
+      return before.map((id, piece) => [`${board}:${id}`, `${index}:${pieceName(piece)}`] as const);
+    }),
+  );
+  return { ok: true, job: next, plan: planned.plan, layout: named, renamed };
 }

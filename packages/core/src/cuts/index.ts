@@ -1,4 +1,4 @@
-export { leftToSaw, type PlannedAgain, planAgain, type Sawing } from './again.js';
+export { leftToSaw, type PlannedAgain, planAgain, type Sawing, wantedParts } from './again.js';
 export { type CutAtHand, cutAt, cutAtHand, cutKey, cutsInOrder, lastCut } from './at-hand.js';
 export { type FaceUp, type Lie, leftEnd, type Side, seenAt } from './fence.js';
 export { firstCuts } from './first-cuts.js';

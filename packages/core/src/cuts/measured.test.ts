@@ -14,7 +14,7 @@ function built(family: Family): PanelSet {
   if (!made.ok) throw new Error(`${family.id} is not built`);
   return made.box;
 }
-const box = built(familyById('slant-roof'));
+const box = built(must(familyById('slant-roof'), 'the common box'));
 const panelOf = (of: PanelSet, id: string): Panel =>
   must(
     of.panels.find((each) => each.id === id),

@@ -210,20 +210,18 @@ const rect = z.codec(
   },
 );
 
+/** A piece that went wrong, and what is left of it. */
+export const ruinedFields = {
+  piece: id,
+  left: z.array(rect).max(100).default([]),
+  defects: z.array(defect).max(2000).default([]),
+};
+
 export const progressSchema = z.object({
   format: z.literal(PROGRESS_FORMAT),
   version: z.literal(1),
   done: z.array(id).max(100_000).default([]),
-  ruined: z
-    .array(
-      z.object({
-        piece: id,
-        left: z.array(rect).max(100).default([]),
-        defects: z.array(defect).max(2000).default([]),
-      }),
-    )
-    .max(10_000)
-    .default([]),
+  ruined: z.array(z.object(ruinedFields)).max(10_000).default([]),
 });
 
 /** How far the sawing is, in a file of its own or inside another document. */

@@ -6,6 +6,7 @@ export {
   progressDocument,
   readCutPlan,
   readProgress,
+  ruinedFields,
   strangersIn,
   writeCutPlan,
   writeProgress,
@@ -15,6 +16,7 @@ export { jsonSchema, SCHEMA_NAMES } from './json-schemas.js';
 export { layoutDocument, readLayout, writeLayout } from './layout-file.js';
 export {
   boardKindFields,
+  layoutJobDocument,
   placementFields,
   readLayoutJob,
   salvageLayoutJob,

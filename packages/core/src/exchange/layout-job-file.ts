@@ -18,7 +18,7 @@ import {
   zoneToFile,
 } from './units.js';
 
-export const JOB_FORMAT = 'spare-knot/layout-job';
+export const JOB_FORMAT = 'spare-knot/layout-job' as const;
 
 const face = z.enum(['rough', 'planed']);
 const anyFace = z.enum(['rough', 'planed', 'any']);
@@ -146,6 +146,19 @@ export const layoutJobSchema = z.object({
   pinned: z.array(z.object({ ...placementFields, stock: name, piece: count })).default([]),
   kept: z.array(name).max(10_000).readonly().exactOptional(),
   effort: z.object({ seconds: z.number().positive().max(3600) }).default({ seconds: 3 }),
+});
+
+/** A layout job inside another document. */
+export const layoutJobDocument = z.codec(layoutJobSchema, z.custom<LayoutJob>(), {
+  decode: ({ format: _format, version: _version, ...job }) => job,
+  encode: (job) => ({
+    format: JOB_FORMAT,
+    version: 1 as const,
+    ...job,
+    parts: [...job.parts],
+    stock: job.stock.map((each) => ({ ...each, defects: [...each.defects] })),
+    pinned: [...job.pinned],
+  }),
 });
 
 /** Reads a layout job; problems name the path in the file. */
@@ -278,12 +291,5 @@ export function salvageLayoutJob(text: string): Read<Salvaged> {
 }
 
 /** A layout job as a file writes it: millimetres, degrees, decimals. */
-export const writeLayoutJob = (job: LayoutJob): z.input<typeof layoutJobSchema> =>
-  z.encode(layoutJobSchema, {
-    format: JOB_FORMAT,
-    version: 1,
-    ...job,
-    parts: [...job.parts],
-    stock: job.stock.map((each) => ({ ...each, defects: [...each.defects] })),
-    pinned: [...job.pinned],
-  });
+export const writeLayoutJob = (job: LayoutJob): z.input<typeof layoutJobDocument> =>
+  z.encode(layoutJobDocument, job);
