@@ -14,6 +14,8 @@ import {
   boardRecord,
   bought,
   csvReport,
+  type LeftRecord,
+  leftRecord,
   type NewBatch,
   type NewBoard,
   type NewOffer,
@@ -29,16 +31,18 @@ import {
   type ProblemDocument,
   problemDocument,
   proposal,
+  type SawAgain,
+  type SawingProgress,
   type SawingRecord,
   type SawnCuts,
   type ShopRecord,
+  sawAgain,
   sawingProgress,
   sawingRecord,
   sawingState,
   sawnCuts,
   shopRecord,
 } from '@spare-knot/core/api';
-import type { Progress } from '@spare-knot/core/cuts';
 import type { Layout } from '@spare-knot/core/layout';
 
 import { z } from 'zod';
@@ -133,11 +137,16 @@ export const client = {
     (await ask(sawingState, 'GET', `batches/${id}/sawing`)).sawing,
   beginSawing: (id: string): Promise<SawingRecord> =>
     ask(sawingRecord, 'POST', `batches/${id}/sawing`),
-  sawingProgress: async (id: string): Promise<Progress> =>
-    (await ask(sawingProgress, 'GET', `batches/${id}/sawing/progress`)).progress,
-  keepCuts: async (id: string, cuts: SawnCuts, key: string): Promise<Progress> =>
-    (await ask(sawingProgress, 'POST', `batches/${id}/sawing/cuts`, z.encode(sawnCuts, cuts), key))
-      .progress,
+  sawingProgress: (id: string): Promise<SawingProgress> =>
+    ask(sawingProgress, 'GET', `batches/${id}/sawing/progress`),
+  keepCuts: (id: string, cuts: SawnCuts, key: string): Promise<SawingProgress> =>
+    ask(sawingProgress, 'POST', `batches/${id}/sawing/cuts`, z.encode(sawnCuts, cuts), key),
+  leftToSaw: (id: string): Promise<LeftRecord> =>
+    ask(leftRecord, 'GET', `batches/${id}/sawing/left`),
+  sawAgain: (id: string, plan: SawAgain): Promise<SawingRecord> =>
+    ask(sawingRecord, 'POST', `batches/${id}/sawing/again`, z.encode(sawAgain, plan)),
+  sawBack: (id: string, round: number): Promise<SawingRecord> =>
+    ask(sawingRecord, 'POST', `batches/${id}/sawing/back`, { round }),
   rack: async (): Promise<BoardRecord[]> => (await ask(boardList, 'GET', 'rack')).boards,
   addBoards: async (boards: NewBoard[]): Promise<BoardRecord[]> =>
     (await ask(boardList, 'POST', 'rack', z.encode(newBoards, { boards }))).boards,

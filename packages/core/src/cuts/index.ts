@@ -2,7 +2,7 @@ export { leftToSaw, type PlannedAgain, planAgain, type Sawing, wantedParts } fro
 export { type CutAtHand, cutAt, cutAtHand, cutKey, cutsInOrder, lastCut } from './at-hand.js';
 export { type FaceUp, type Lie, leftEnd, type Side, seenAt } from './fence.js';
 export { firstCuts } from './first-cuts.js';
-export { type Axis, type End, measured, sizeOf, type Verdict, withShortPanel } from './measured.js';
+export { type Axis, type End, measured, sizeOf, type Verdict } from './measured.js';
 export {
   type ChangeCosts,
   type CutPlan,
@@ -43,5 +43,6 @@ export {
 export { type KeptPiece, type Left, type RemainOptions, remainingJob } from './remain.js';
 export { HAND_MIN, type ShopSaw, sawsFor, type Tool } from './saws.js';
 export { type SeenAtSaw, type SeenLeaf, seenAtSaw } from './seen-at-saw.js';
+export { brokenByShort } from './short-panel.js';
 export { boardMarks, type TapeMark } from './tape-marks.js';
 export type { Hold } from './ways.js';

@@ -3,11 +3,12 @@ import { planFor } from '../../test/boxes.js';
 import { animalFor } from '../../test/plans.js';
 import { buildBox, FAMILIES, type Family, familyById } from '../families/index.js';
 import { at, must } from '../lists/index.js';
-import { fromMm, type Ticks, toMm } from '../measure/index.js';
+import { fromMm, type Ticks } from '../measure/index.js';
 import type { Panel, PanelSet } from '../panels/index.js';
-import { boundsOf, type Point, rectangleAt } from '../plane/index.js';
-import { type Axis, measured, sizeOf, withShortPanel } from './measured.js';
+import { type Point, rectangleAt } from '../plane/index.js';
+import { type Axis, measured, sizeOf } from './measured.js';
 import type { NamedBoard, NamedPiece } from './progress.js';
+import { brokenByShort } from './short-panel.js';
 
 function built(family: Family): PanelSet {
   const made = buildBox(planFor(family, animalFor(family), 19.05));
@@ -68,30 +69,19 @@ describe('a piece that was measured', () => {
     }
   });
 
-  test('a panel drawn back at an edge is so much shorter there and nowhere else', () => {
-    const floor = panelOf(box, 'floor');
-    const [left, bottom, right, top] = boundsOf(floor.outline);
-    floor.edges.forEach((_edge, edge) => {
-      const shorter = panelOf(withShortPanel(box, 'floor', edge, fromMm(3)), 'floor');
-      const [l, b, r, t] = boundsOf(shorter.outline);
-      const lost = [l - left, b - bottom, right - r, top - t].map(toMm);
-      // A clipped corner takes nothing off the longest measures.
-      expect(lost.filter((mm) => mm > 2.9 && mm < 3.1).length).toBeLessThanOrEqual(1);
-      expect(lost.filter((mm) => Math.abs(mm) > 0.1 && Math.abs(mm - 3) > 0.1)).toEqual([]);
-      expect(at(shorter.instances, 0).solid.vertices).not.toEqual(
-        at(floor.instances, 0).solid.vertices,
-      );
-    });
-    const side = panelOf(box, 'side-left');
-    const ends = look(box, 'side-left', 'along', fromMm(-3)).ends;
-    for (const { edge } of ends) {
-      const next = panelOf(withShortPanel(box, 'side-left', edge, fromMm(3)), 'side-left');
-      const moved = next.outline.filter((point, index) => {
-        const was = at(side.outline, index);
-        return Math.hypot(point[0] - was[0], point[1] - was[1]) > fromMm(0.1);
-      });
-      expect(moved).toHaveLength(2);
-    }
+  test('a rule that the box breaks with the short panel is named, and one that it keeps is not', () => {
+    const family = must(familyById('slant-roof'), 'the common box');
+    const plan = planFor(family, animalFor(family), 19.05);
+    const short = (panel: string, axis: 'x' | 'y', by: number) =>
+      brokenByShort(plan, box, { panel, axis, by: fromMm(by) })?.map(({ id }) => id) ?? null;
+    const roofs = (['x', 'y'] as const).map((axis) => short('roof', axis, 30));
+    // Shorter to the front it covers the entrance no more.
+    expect(roofs.flatMap((each) => each ?? [])).toContain('overhang');
+    expect((['x', 'y'] as const).flatMap((axis) => short('roof', axis, 1) ?? [])).not.toContain(
+      'overhang-side',
+    );
+    // The floor alone has no size of its own: it is what the walls leave.
+    expect([short('floor', 'x', 3), short('floor', 'y', 3)]).toEqual([null, null]);
   });
 
   test('a piece that is cut further: waste at its end takes up what is short, else it says so', () => {

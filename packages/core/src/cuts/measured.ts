@@ -4,6 +4,7 @@ import type { Panel, PanelInstance, PanelSet } from '../panels/index.js';
 import { boundsOf, type Point } from '../plane/index.js';
 import { add, cross, dot, scale, subtract, type Vec3 } from '../solid/index.js';
 import { leavesOf, type NamedBoard, type NamedPiece } from './progress.js';
+import type { Short } from './short-panel.js';
 
 /** Which way a piece was measured on its board. */
 export type Axis = 'along' | 'across';
@@ -25,6 +26,8 @@ export interface Verdict {
   by: Ticks;
   should: Ticks;
   ends: readonly End[];
+  /** The panel and what it is short of; null unless it is. */
+  short: Short | null;
 }
 
 /** Nearer than this is as good as a saw and a tape are: half a millimetre. Common practice, no source. */
@@ -50,6 +53,7 @@ function wasteAtEnds(board: NamedBoard, piece: NamedPiece, axis: Axis): Ticks {
   return Math.max(first - whole[low as 0], whole[high as 2] - last);
 }
 
+/** A panel’s own directions in box space. */
 const frameOf = ({ frame, outsideNormal }: PanelInstance) => ({
   origin: frame.origin,
   x: frame.x,
@@ -132,7 +136,7 @@ export function measured(
   );
   const should = sizeOf(piece, axis);
   const by = found - should;
-  const verdict = (is: Verdict['is'], ends: readonly End[] = []) => ({ is, by, should, ends });
+  const verdict = (is: Verdict['is']): Verdict => ({ is, by, should, ends: [], short: null });
   if (Math.abs(by) <= FITS) return verdict('fits');
   const { is } = piece;
   if (is === 'waste' || is === 'offcut') return verdict('cut off');
@@ -142,65 +146,7 @@ export function measured(
     box.panels.find((each) => each.id === is.part),
     `the panel “${is.part}”`,
   );
-  return verdict('short', endsOf(box, panel, axisOf(panel, piece, axis)));
-}
-
-/** The box as it is with a panel so much shorter at an edge, for the checks that it is held against. */
-export function withShortPanel(box: PanelSet, id: string, edge: number, by: Ticks): PanelSet {
-  const panel = must(
-    box.panels.find((each) => each.id === id),
-    `the panel “${id}”`,
-  );
-  const { from, to } = at(panel.edges, edge);
-  const count = panel.outline.length;
-  const [a, b] = [at(panel.outline, from), at(panel.outline, to)];
-  const run = Math.hypot(b[0] - a[0], b[1] - a[1]);
-  const out: Point = [(b[1] - a[1]) / run, -(b[0] - a[0]) / run];
-  /** A corner drawn back along the edge beside it. */
-  const back = (face: readonly Point[], corner: number, beside: number): Point => {
-    const [p, q] = [at(face, corner), at(face, beside)];
-    const length = Math.hypot(q[0] - p[0], q[1] - p[1]);
-    const way: Point = [(q[0] - p[0]) / length, (q[1] - p[1]) / length];
-    const step = -by / (way[0] * out[0] + way[1] * out[1]);
-    return [Math.round(p[0] + way[0] * step), Math.round(p[1] + way[1] * step)];
-  };
-  const shorter = (face: readonly Point[]): Point[] =>
-    face.map((point, corner) => {
-      if (corner === from) return back(face, corner, (from + count - 1) % count);
-      if (corner === to) return back(face, corner, (to + 1) % count);
-      return point;
-    });
-  const [outline, underside] = [shorter(panel.outline), shorter(panel.underside)];
-  const moved = panel.instances.map((instance) =>
-    movedCorners(panel, instance, outline, underside),
-  );
-  const next = { ...panel, outline, underside, instances: moved };
-  return { ...box, panels: box.panels.map((each) => (each === panel ? next : each)) };
-}
-
-/** An instance with its corners where the new faces have them. */
-function movedCorners(
-  panel: Panel,
-  instance: PanelInstance,
-  outline: readonly Point[],
-  underside: readonly Point[],
-): PanelInstance {
-  const { origin, x, y } = frameOf(instance);
-  const inBox = ([u, v]: Point, depth: Ticks): Vec3 =>
-    add(add(add(origin, scale(x, u)), scale(y, v)), scale(instance.outsideNormal, -depth));
-  const pairs = [
-    ...panel.outline.map(
-      (point, index) => [inBox(point, 0), inBox(at(outline, index), 0)] as const,
-    ),
-    ...panel.underside.map(
-      (point, index) =>
-        [inBox(point, panel.thickness), inBox(at(underside, index), panel.thickness)] as const,
-    ),
-  ];
-  const farOff = (p: Vec3, q: Vec3) => Math.hypot(...subtract(p, q));
-  const vertices = instance.solid.vertices.map((vertex) => {
-    const [nearest] = [...pairs].sort((p, q) => farOff(p[0], vertex) - farOff(q[0], vertex));
-    return nearest ? add(vertex, subtract(nearest[1], nearest[0])) : vertex;
-  });
-  return { ...instance, solid: { ...instance.solid, vertices } };
+  const own = axisOf(panel, piece, axis);
+  const short = { panel: panel.id, axis: own, by: -by };
+  return { ...verdict('short'), ends: endsOf(box, panel, own), short };
 }
