@@ -119,6 +119,15 @@ const rackNow = async () =>
       [name, quantity, length, width, thickness].join(' '),
     )
     .sort();
+/** Whole boards on the rack, and those that are taken for a batch: none appears, none vanishes. */
+async function wholeBoards(): Promise<number> {
+  const [taken] = await server
+    .database('taken_boards')
+    .join('boards', 'boards.id', 'taken_boards.board_id')
+    .where({ offcut: false })
+    .sum({ quantity: 'taken_boards.quantity' });
+  return total((await acts.rack()).filter(({ offcut }) => !offcut)) + Number(taken?.quantity ?? 0);
+}
 const wanted = ({ plan, progress }: SawingRecord) =>
   plan.boards.flatMap((board) => partsIn(board, 'p0')).length -
   madeParts(plan.boards, progress).length;
@@ -133,6 +142,7 @@ describe('planning again when something went wrong', () => {
     await sawyer.spoil(piece);
     expect(sawyer.sawing.wanted).toHaveLength(short + 1);
     await acts.addBoards({ ...roughPicket, quantity: 20 }, { ...roofBoard, quantity: 9 });
+    const boards = await wholeBoards();
     const cuts = sawyer.sawing.progress.done.length;
     const made = madeParts(sawyer.sawing.plan.boards, sawyer.sawing.progress).length;
     expect((await sawyer.again()).status).toBe(200);
@@ -152,6 +162,7 @@ describe('planning again when something went wrong', () => {
     await sawyer.spoil(`${board}:${leaf.id}`);
     expect((await sawyer.again()).status).toBe(200);
     expect(sawyer.sawing).toMatchObject({ round: 2, wanted: [] });
+    expect(await wholeBoards()).toBe(boards);
     expect(wanted(sawyer.sawing)).toBe(1);
   });
 
@@ -191,12 +202,13 @@ describe('planning again when something went wrong', () => {
     await sawyer.look();
     const whole = async () => total((await acts.rack()).filter(({ offcut }) => !offcut));
     await acts.addBoards({ ...roughPicket, name: 'Other pile', quantity: 9 });
-    const before = await whole();
+    const [before, all] = [await whole(), await wholeBoards()];
     const rack = await rackNow();
     const left = await sawyer.left();
     expect(left.kept).toBe(0);
     expect((await sawyer.again(sawyer.layOut(left))).status).toBe(200);
     expect(await whole()).toBeLessThan(before);
+    expect(await wholeBoards()).toBe(all);
     expect(sawyer.sawing.wanted.length).toBeLessThan(
       plan.boards.flatMap((board) => partsIn(board, 'p0')).length,
     );

@@ -6,7 +6,13 @@ import {
   type SawingRecord,
   type SawnCuts,
 } from '@spare-knot/core/api';
-import { namedPlan, planCuts, progressProblems, wantedParts } from '@spare-knot/core/cuts';
+import {
+  namedPlan,
+  planCuts,
+  progressProblems,
+  wantedParts,
+  woodInUse,
+} from '@spare-knot/core/cuts';
 import { layoutJob } from '@spare-knot/core/job';
 import { at, must } from '@spare-knot/core/lists';
 import { plainText } from '@spare-knot/core/text';
@@ -127,7 +133,10 @@ export class SawingService {
       );
     const made = layoutJob(batchQuestion(batch, accepted.boards));
     if (!made.ok) throw unsound('This box cannot be built', []);
-    const planned = planCuts(made.job, accepted.layout);
+    // Of each pile only what was taken of it.
+    const { stock: wood, layout } = woodInUse(made.job.stock, accepted.layout);
+    const job = { ...made.job, stock: wood };
+    const planned = planCuts(job, layout);
     if (!planned.ok)
       throw unsound(
         'These boards cannot be sawn as they are laid',
@@ -137,13 +146,13 @@ export class SawingService {
         })),
       );
     const plan = namedPlan(planned.plan);
-    await this.sawings.begin(batch.id, { round: 0, plan, job: made.job });
-    const laid = accepted.layout.boards.filter(({ placements }) => placements.length > 0);
+    await this.sawings.begin(batch.id, { round: 0, plan, job });
+    const laid = layout.boards.filter(({ placements }) => placements.length > 0);
     const waiting = [...(await this.layouts.givenBy(batch.id))];
     for (const [index, { offcuts, stock }] of laid.entries())
       for (const offcut of offcuts) {
         const piece = offcutPiece(at(plan.boards, index), offcut);
-        const thickness = made.job.stock.find((each) => each.id === stock)?.thickness;
+        const thickness = job.stock.find((each) => each.id === stock)?.thickness;
         const which = waiting.findIndex(
           (each) =>
             each.length === offcut.length &&

@@ -6,6 +6,7 @@ import {
   type Rect,
   type Sawing,
   sawnBoards,
+  woodInUse,
 } from '@spare-knot/core/cuts';
 import { type LayoutJob, layoutJob, type Stock } from '@spare-knot/core/job';
 import type { KeptOffcut } from '@spare-knot/core/layout';
@@ -41,9 +42,10 @@ export const originName = ({ board, isPiece }: Origin): string =>
 /** The job that a batch was accepted for. */
 function acceptedJob(batch: BatchRecord): LayoutJob {
   const { accepted } = batch;
-  const made = layoutJob(batchQuestion(batch, must(accepted, 'an accepted layout').boards));
+  const { boards, layout } = must(accepted, 'an accepted layout');
+  const made = layoutJob(batchQuestion(batch, boards));
   if (!made.ok) throw unsound('This box cannot be built', []);
-  return made.job;
+  return { ...made.job, stock: woodInUse(made.job.stock, layout).stock };
 }
 
 function originsOf(

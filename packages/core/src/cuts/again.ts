@@ -102,8 +102,11 @@ function keptStock({ key, board, piece }: KeptPiece, id: string, kinds: readonly
   return { ...kind, id, quantity: 1, price: 0, from: { piece: key, rect } };
 }
 
-/** Only as many boards of a kind as the layout uses, numbered anew, except for pieces that lie there anyway. */
-function tidied(stock: readonly Stock[], layout: Layout): { stock: Stock[]; layout: Layout } {
+/** Only as many boards of a kind as a layout uses, numbered anew, except for pieces of boards, which lie there anyway. */
+export function woodInUse(
+  stock: readonly Stock[],
+  layout: Layout,
+): { stock: Stock[]; layout: Layout } {
   const used = new Map<string, number[]>();
   for (const { stock: id, piece } of layout.boards)
     used.set(
@@ -150,7 +153,7 @@ export function planAgain(
   shop: Omit<Shop, 'begun'> = {},
 ): PlannedAgain {
   const boards = found.boards.filter(({ placements }) => placements.length > 0);
-  const { stock, layout } = tidied(left.job.stock, { ...found, boards });
+  const { stock, layout } = woodInUse(left.job.stock, { ...found, boards });
   const named: Layout = {
     ...layout,
     boards: layout.boards.map((board) => ({

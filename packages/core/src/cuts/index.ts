@@ -1,8 +1,16 @@
-export { leftToSaw, type PlannedAgain, planAgain, type Sawing, wantedParts } from './again.js';
+export {
+  leftToSaw,
+  type PlannedAgain,
+  planAgain,
+  type Sawing,
+  wantedParts,
+  woodInUse,
+} from './again.js';
 export { type CutAtHand, cutAt, cutAtHand, cutKey, cutsInOrder, lastCut } from './at-hand.js';
 export { type FaceUp, type Lie, leftEnd, type Side, seenAt } from './fence.js';
 export { firstCuts } from './first-cuts.js';
 export { type Axis, type End, measured, sizeOf, type Verdict } from './measured.js';
+export { liesIn, type PieceThere, piecesAtHand, wholeOf } from './pieces-at-hand.js';
 export {
   type ChangeCosts,
   type CutPlan,

@@ -13,7 +13,7 @@ import { sawingKey, useSawing } from '../../batch/use-sawing';
 import { Sentence } from '../../measure/length';
 import { messageOf } from '../../ui/message-of';
 import { Trouble } from '../../ui/trouble';
-import { SawDesk } from './saw-desk';
+import { type Named, SawDesk } from './saw-desk';
 import type { NameOf } from './step-words';
 
 /** The job that the taken boards were laid out for. */
@@ -26,12 +26,13 @@ function useTakenJob(): LayoutJob | null {
 }
 
 /** Panels by their name and the number of their box. */
-function useNameOf(job: LayoutJob | null): NameOf {
+function useNamed(job: LayoutJob | null): Named | null {
   const { sound } = useBatch();
   return useMemo(() => {
+    if (!job) return null;
     const names = sound ? panelNames(familyById(sound.plan.family), sound.box) : new Map();
-    return (piece) =>
-      job ? `${partName(names, piece.part)} ${boxNumber(job, piece)}` : partName(names, piece.part);
+    const nameOf: NameOf = (piece) => `${partName(names, piece.part)} ${boxNumber(job, piece)}`;
+    return { job, names, nameOf };
   }, [job, sound]);
 }
 
@@ -126,9 +127,13 @@ export function SawStation() {
   const { batch } = useBatch();
   const query = useSawing(batch.id, batch.accepted !== null);
   const job = useTakenJob();
-  const nameOf = useNameOf(job);
-  if (!batch.accepted || !job) return <NotTaken />;
+  const named = useNamed(job);
+  if (!batch.accepted || !job || !named) return <NotTaken />;
   if (query.isError) return <Trouble error={query.error} retry={() => void query.refetch()} />;
   if (query.data === undefined) return <p className="p-8">Fetching the cuts…</p>;
-  return query.data ? <SawDesk sawing={query.data} nameOf={nameOf} /> : <BeforeSawing job={job} />;
+  return query.data ? (
+    <SawDesk key={query.data.round} sawing={query.data} named={named} />
+  ) : (
+    <BeforeSawing job={job} />
+  );
 }

@@ -1,0 +1,209 @@
+import type { SawingRecord } from '@spare-knot/core/api';
+import {
+  type CutAtHand,
+  cutKey,
+  type NamedPlan,
+  type NamedStep,
+  type SeenAtSaw,
+  seenAtSaw,
+  sizeOf,
+} from '@spare-knot/core/cuts';
+import { at } from '@spare-knot/core/lists';
+import { printLength } from '@spare-knot/core/measure';
+import { CircleAlert, RotateCcw } from 'lucide-react';
+import { useMemo } from 'react';
+import { useBatch } from '../../batch/batch-context';
+import { Length } from '../../measure/length';
+import { useUnits } from '../../measure/units';
+import { SawDrawing } from './saw-drawing';
+import { givenWords, holdWords, lieWords, type NameOf, settingWords, toolWord } from './step-words';
+import type { Desk } from './use-desk';
+
+/** The number to set, in letters two fingers high. */
+function Setting({ step, number }: { step: NamedStep; number: number | null }) {
+  const { style } = useUnits();
+  return (
+    <div>
+      <p className="font-slab text-2xl font-bold">
+        {toolWord(step)}, {step.saw}
+      </p>
+      <p className="text-xl">
+        {settingWords(step)}
+        {(step.angle > 0 || step.tilt > 0) && ', turned as it is drawn'}
+      </p>
+      {number !== null && (
+        <>
+          <p className="mono text-[clamp(3rem,5.2vw,4.6rem)] leading-tight font-bold tracking-tighter">
+            <Length ticks={number} />
+            <span className="ml-3 text-3xl tracking-normal">
+              {style.system === 'mm' ? 'mm' : 'in'}
+            </span>
+          </p>
+          <p className="text-lg">
+            {step.stop === null && 'to a mark, from the end at your left along the fence'}
+            {step.stop !== null &&
+              (step.tool === 'rip' ? 'from the fence to the blade' : 'from the stop to the blade')}
+          </p>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** What lies in hand, how it lies, and what comes of it. */
+function CutWords({
+  plan,
+  hand,
+  done,
+  lost,
+  firstAt,
+  nameOf,
+  boardName,
+}: {
+  plan: NamedPlan;
+  hand: CutAtHand;
+  done: ReadonlySet<string>;
+  lost: ReadonlySet<string>;
+  firstAt: SeenAtSaw['firstAt'];
+  nameOf: NameOf;
+  boardName: string;
+}) {
+  const step = at(plan.steps, hand.step);
+  const given = givenWords(plan, hand, firstAt, nameOf);
+  const isOpen = (key: string) => !done.has(key) && !lost.has(key);
+  const more = step.cuts.filter((cut) => isOpen(cutKey(cut))).length - 1;
+  return (
+    <div className="space-y-2 text-xl">
+      <p>
+        <strong>
+          Board {hand.board + 1}, {boardName}
+        </strong>
+        {hand.piece.id !== 'p0' && ', what is left of it'},{' '}
+        <Length ticks={sizeOf(hand.piece, 'along')} /> ×{' '}
+        <Length ticks={sizeOf(hand.piece, 'across')} unit />
+      </p>
+      <p>{lieWords(hand)}</p>
+      <p className={hand.how.hold === 'hand' ? '' : 'font-bold'}>{holdWords(hand.how.hold)}</p>
+      <ul>
+        {given.map(({ words, place }) => (
+          <li key={place}>
+            {place && <span className="inline-block first-letter:uppercase">{place}:</span>}{' '}
+            <strong>{words}</strong>
+          </li>
+        ))}
+      </ul>
+      <p>{more === 0 ? 'The last one' : `${more} more`} at this setting.</p>
+    </div>
+  );
+}
+
+/** What is done before the first cut of a setting. */
+function Before({ before }: { before: readonly string[] }) {
+  return (
+    <div className="card border-2 border-warn bg-warn-pale p-4 text-xl">
+      <h2 className="text-2xl">Before the first cut at this setting</h2>
+      <ul className="mt-2 list-disc pl-6">
+        {before.map((words) => (
+          <li key={words} className="first-letter:uppercase">
+            {words}.
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** The cut at hand: the piece as it lies, the number to set, the words, and what is pressed. */
+export function CutDesk({
+  desk,
+  hand,
+  stock,
+  nameOf,
+  onWrong,
+}: {
+  desk: Desk;
+  hand: CutAtHand;
+  stock: SawingRecord['stock'];
+  nameOf: NameOf;
+  onWrong: () => void;
+}) {
+  const { batch } = useBatch();
+  const { plan, progress, done, lost, before, made, back } = desk;
+  const { style } = useUnits();
+  const board = at(plan.boards, hand.board);
+  const step = at(plan.steps, hand.step);
+  const kind = stock.find(({ id }) => id === board.stock);
+  const seen = useMemo(
+    () =>
+      seenAtSaw(board, hand, {
+        tool: step.tool,
+        kerf: batch.saw.kerf,
+        thickness: kind?.thickness ?? 0,
+      }),
+    [board, hand, step.tool, batch.saw.kerf, kind],
+  );
+  const number = step.stop ?? seen.measured?.length ?? null;
+  return (
+    <div className="mt-2 grid gap-x-4 gap-y-3 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] md:grid-rows-[auto_1fr]">
+      <div className="md:col-start-2">
+        <Setting step={step} number={number} />
+      </div>
+      <div className="md:col-start-1 md:row-span-2 md:row-start-1">
+        <button
+          type="button"
+          onClick={made}
+          className="card block h-[40vh] min-h-44 w-full p-2 text-left max-md:h-[24vh] md:group-data-[shop=true]:h-[56vh]"
+          aria-label="The piece at the saw. Press when the cut is made"
+        >
+          <SawDrawing
+            seen={seen}
+            isRip={step.tool === 'rip'}
+            hasStop={step.stop !== null && hand.how.end !== null}
+            nameOf={nameOf}
+            label={`${lieWords(hand)} The blade’s line in red.`}
+            dimension={number === null ? null : printLength(number, style)}
+          />
+        </button>
+        <div className="mt-3 flex flex-wrap gap-3">
+          <button
+            type="button"
+            className="btn btn-main min-h-14 flex-1 justify-center px-8 text-2xl"
+            onClick={made}
+          >
+            {before.length > 0 ? 'Set and tested' : 'Made it'}
+          </button>
+          <button
+            type="button"
+            className="btn min-h-14 text-lg"
+            disabled={progress.done.length === 0}
+            onClick={back}
+          >
+            <RotateCcw size={20} aria-hidden /> The last one was not
+          </button>
+          <button
+            type="button"
+            className="btn min-h-14 border-danger text-danger text-lg"
+            onClick={onWrong}
+          >
+            <CircleAlert size={20} aria-hidden /> That one went wrong, or measures…
+          </button>
+        </div>
+      </div>
+      <div className="md:col-start-2">
+        {before.length > 0 ? (
+          <Before before={before} />
+        ) : (
+          <CutWords
+            plan={plan}
+            hand={hand}
+            done={done}
+            firstAt={seen.firstAt}
+            nameOf={nameOf}
+            lost={lost}
+            boardName={kind?.name ?? ''}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
