@@ -24,6 +24,12 @@ import { WoodInReach } from './wood-in-reach.js';
     LayoutJudge,
     WoodInReach,
   ],
-  exports: [BatchesRepository, LayoutsRepository, SawingRepository, SummariesService],
+  exports: [
+    AcceptanceService,
+    BatchesRepository,
+    LayoutsRepository,
+    SawingRepository,
+    SummariesService,
+  ],
 })
 export class BatchesModule {}

@@ -1,8 +1,13 @@
 import { Module } from '@nestjs/common';
 import { BatchesModule } from '../batches/batches.module.js';
 import { RackModule } from '../rack/rack.module.js';
+import { SawingModule } from '../sawing/sawing.module.js';
+import { ShopModule } from '../shop/shop.module.js';
 import { YardModule } from '../yard/yard.module.js';
 import { DemoService } from './demo.service.js';
 
-@Module({ imports: [BatchesModule, RackModule, YardModule], providers: [DemoService] })
+@Module({
+  imports: [BatchesModule, RackModule, SawingModule, ShopModule, YardModule],
+  providers: [DemoService],
+})
 export class DemoModule {}

@@ -1,9 +1,16 @@
 import { Injectable } from '@nestjs/common';
+import { batchQuestion } from '@spare-knot/core/api';
+import { cutsInOrder } from '@spare-knot/core/cuts';
+import { layoutJob } from '@spare-knot/core/job';
+import { searchLayout } from '@spare-knot/core/layout';
+import { AcceptanceService } from '../batches/acceptance.service.js';
 import { BatchesRepository } from '../batches/batches.repository.js';
 import { Database } from '../database/database.js';
 import { RackRepository } from '../rack/rack.repository.js';
+import { SawingService } from '../sawing/sawing.service.js';
+import { ShopRepository } from '../shop/shop.repository.js';
 import { YardRepository } from '../yard/yard.repository.js';
-import { demoBatches, demoBoards } from './osier-landing.js';
+import { demoBatches, demoBoards, demoSawn, demoSaws } from './osier-landing.js';
 import { demoOffers } from './yard-list.js';
 
 /** Osier Landing, an invented boatyard whose winter crew builds boxes for an invented rail trail. */
@@ -14,6 +21,9 @@ export class DemoService {
     private readonly batches: BatchesRepository,
     private readonly rack: RackRepository,
     private readonly yard: YardRepository,
+    private readonly shop: ShopRepository,
+    private readonly acceptance: AcceptanceService,
+    private readonly sawing: SawingService,
   ) {}
 
   /** Loads the demo into an empty house; a house with anything in it, even deleted, is left alone. */
@@ -21,10 +31,29 @@ export class DemoService {
     // All of it or nothing: a start that is killed half-way leaves no half demo.
     return this.database.transaction(async () => {
       if (!(await this.batches.isEmpty())) return false;
+      await this.shop.put({ ...(await this.shop.get()), saws: demoSaws() });
+      await this.sawnHalf();
       await this.rack.add(demoBoards());
       await this.yard.add(demoOffers());
       for (const batch of demoBatches()) await this.batches.add(batch);
       return true;
     });
+  }
+
+  /** A batch in the middle of its sawing. */
+  private async sawnHalf(): Promise<void> {
+    const { batch, boards } = demoSawn();
+    const rack = await this.rack.add(boards);
+    const id = await this.batches.add(batch);
+    const made = layoutJob(batchQuestion(batch, rack));
+    if (!made.ok) throw new Error('the box of the batch that is being sawn is not sound');
+    let asked = 0;
+    // The same on any machine: so many steps, whatever the time.
+    const layout = searchLayout(made.job, { clock: () => ++asked * 100 });
+    await this.acceptance.accept(id, 1, layout);
+    const { plan } = await this.sawing.begin(id);
+    const cuts = cutsInOrder(plan);
+    const done = cuts.slice(0, Math.floor(cuts.length / 2));
+    await this.sawing.keep(id, { round: 0, done, undone: [], ruined: [], mended: [] });
   }
 }

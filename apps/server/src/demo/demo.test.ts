@@ -20,7 +20,15 @@ describe('the demo', () => {
     expect(await demo.loadWhenEmpty()).toBe(true);
     expect(await demo.loadWhenEmpty()).toBe(false);
     const { body } = await server.http.get('/api/batches');
-    expect(body.batches).toHaveLength(demoBatches().length);
+    expect(body.batches).toHaveLength(demoBatches().length + 1);
+    const sawn = body.batches.filter(
+      ({ state }: { state: { is: string } }) => state.is === 'taken',
+    );
+    expect(sawn).toHaveLength(1);
+    const { sawing } = (await server.http.get(`/api/batches/${sawn[0].id}/sawing`)).body;
+    expect(sawing.wanted).toEqual([]);
+    expect(sawing.progress.done.length).toBeGreaterThan(3);
+    expect((await server.http.get('/api/shop')).body.saws.length).toBeGreaterThan(1);
     expect((await acts.rack()).length).toBeGreaterThan(5);
   });
 

@@ -1,6 +1,7 @@
 import { findWood } from '@spare-knot/core/advice';
 import { animalById } from '@spare-knot/core/animals';
 import { type NewBatch, type NewBoard, NO_WISHES } from '@spare-knot/core/api';
+import type { OwnedSaw } from '@spare-knot/core/cuts';
 import { colonyHouse, creviceBat, type Family, owlBox, slantRoof } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import { must } from '@spare-knot/core/lists';
@@ -149,8 +150,56 @@ const endsAndSheets = (): NewBoard[] => [
   }),
 ];
 
+/** What is taken for the batch that is being sawn. */
+const winterCedar = (): NewBoard =>
+  board('Winter cedar', 2, 3 / 4, 9.25, 72, { price: 1890, faceB: 'planed' });
+
 /** The rack of Osier Landing, in inches. */
 export const demoBoards = (): NewBoard[] => [...lumber(), ...sticks(), ...endsAndSheets()];
+
+/** The saws that stand in the boathouse. */
+export const demoSaws = (): OwnedSaw[] => [
+  {
+    name: 'mitre saw',
+    kind: 'mitre',
+    kerf: STANDARD_SAW.kerf,
+    capacity: fromInches(12),
+    maxMitre: 50,
+    maxTilt: 45,
+    tiltsTo: 'both',
+    handMin: fromMm(200),
+    hasStop: true,
+    mitreOff: 0,
+    tiltOff: 0.5,
+  },
+  {
+    name: 'table saw',
+    kind: 'table',
+    kerf: STANDARD_SAW.kerf,
+    capacity: fromInches(12),
+    maxMitre: 50,
+    maxTilt: 45,
+    tiltsTo: 'right',
+    handMin: fromMm(200),
+    hasStop: false,
+    mitreOff: 0,
+    tiltOff: 0,
+  },
+];
+
+/** The batch that is being sawn, and its wood. */
+export function demoSawn(): { batch: NewBatch; boards: NewBoard[] } {
+  const cedar = winterCedar();
+  const swallow = must(animalById('tree-swallow'), 'tree-swallow');
+  return {
+    batch: batch(
+      'Two for the slipway swallows',
+      2,
+      startPlan(slantRoof, swallow, panelWoodOf(cedar)),
+    ),
+    boards: [cedar],
+  };
+}
 
 function plan(
   animal: string,

@@ -1,5 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import { type BoardRecord, type LeftRecord, type SawAgain, woodAsked } from '@spare-knot/core/api';
+import {
+  type BoardRecord,
+  type LeftRecord,
+  type SawAgain,
+  sawsOf,
+  woodAsked,
+} from '@spare-knot/core/api';
 import { type Left, leftToSaw, namedPlan, planAgain } from '@spare-knot/core/cuts';
 import { type Stock, suits } from '@spare-knot/core/job';
 import { checkLayout } from '@spare-knot/core/layout';
@@ -10,6 +16,7 @@ import { LayoutsRepository } from '../batches/layouts.repository.js';
 import { SawingRepository } from '../batches/sawing.repository.js';
 import { conflict, notFound, unsound } from '../http/problem.js';
 import { RackRepository } from '../rack/rack.repository.js';
+import { ShopRepository } from '../shop/shop.repository.js';
 import { type Looked, type OnRack, RoundWood, rackMoves } from './round-wood.js';
 import { otherRound, SawingService } from './sawing.service.js';
 import { fromRack, isOfRound, namedStock, piecesThere, type SawnBatch } from './sawn-batch.js';
@@ -23,6 +30,7 @@ export class AgainService {
     private readonly layouts: LayoutsRepository,
     private readonly rack: RackRepository,
     private readonly wood: RoundWood,
+    private readonly shop: ShopRepository,
   ) {}
 
   /** What is left to be laid out, on the wood that is there and on the rack. */
@@ -65,7 +73,7 @@ export class AgainService {
           message: `rule ${rule}: ${plainText(message)}`,
         })),
       );
-    const planned = planAgain(sawn, left, layout);
+    const planned = planAgain(sawn, left, layout, sawsOf(await this.shop.get()));
     if (!planned.ok)
       throw unsound(
         'What is left cannot be sawn as it is laid',

@@ -1,14 +1,16 @@
 import { Module } from '@nestjs/common';
 import { BatchesModule } from '../batches/batches.module.js';
 import { RackModule } from '../rack/rack.module.js';
+import { ShopModule } from '../shop/shop.module.js';
 import { AgainService } from './again.service.js';
 import { RoundWood } from './round-wood.js';
 import { SawingController } from './sawing.controller.js';
 import { SawingService } from './sawing.service.js';
 
 @Module({
-  imports: [BatchesModule, RackModule],
+  imports: [BatchesModule, RackModule, ShopModule],
   controllers: [SawingController],
   providers: [SawingService, AgainService, RoundWood],
+  exports: [SawingService],
 })
 export class SawingModule {}

@@ -5,6 +5,7 @@ import {
   type SawingProgress,
   type SawingRecord,
   type SawnCuts,
+  sawsOf,
 } from '@spare-knot/core/api';
 import {
   namedPlan,
@@ -21,6 +22,7 @@ import { LayoutsRepository } from '../batches/layouts.repository.js';
 import { SawingRepository } from '../batches/sawing.repository.js';
 import { SummariesService } from '../batches/summaries.service.js';
 import { conflict, notFound, unsound } from '../http/problem.js';
+import { ShopRepository } from '../shop/shop.repository.js';
 import { namedStock, offcutPiece, type SawnBatch, sawnBatch } from './sawn-batch.js';
 
 /** Cuts of a round that is not followed any more are told with the one that is. */
@@ -39,6 +41,7 @@ export class SawingService {
     private readonly layouts: LayoutsRepository,
     private readonly summaries: SummariesService,
     private readonly sawings: SawingRepository,
+    private readonly shop: ShopRepository,
   ) {}
 
   /** The cut plan of a batch, made now where there is none; sawing that has begun goes on by its own plan. */
@@ -136,7 +139,7 @@ export class SawingService {
     // Of each pile only what was taken of it.
     const { stock: wood, layout } = woodInUse(made.job.stock, accepted.layout);
     const job = { ...made.job, stock: wood };
-    const planned = planCuts(job, layout);
+    const planned = planCuts(job, layout, sawsOf(await this.shop.get()));
     if (!planned.ok)
       throw unsound(
         'These boards cannot be sawn as they are laid',

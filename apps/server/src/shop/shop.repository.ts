@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { type ShopRecord, shopRecord } from '@spare-knot/core/api';
 import { USUAL_BITS } from '@spare-knot/core/building';
+import { USUAL_COSTS } from '@spare-knot/core/cuts';
 import { z } from 'zod';
 import { Database } from '../database/database.js';
 import { parsedJson } from '../database/kept-table.js';
@@ -9,7 +10,12 @@ interface ShopRow {
   version: number;
   document: string;
 }
-const FIRST: ShopRecord = { version: 1, bits: [...USUAL_BITS] };
+const FIRST: ShopRecord = {
+  version: 1,
+  bits: [...USUAL_BITS],
+  saws: [],
+  costs: { ...USUAL_COSTS },
+};
 
 /** The shop's one row. Until something is kept there, the usual bits. */
 @Injectable()

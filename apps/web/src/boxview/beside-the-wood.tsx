@@ -15,14 +15,11 @@ import { COVER, type PanelSet, weightOf } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
 import { ofArea, ofSpace, ofWeight } from '@spare-knot/core/text';
 
-import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { client } from '../api/client';
 import { Length, Sentence } from '../measure/length';
 import { LengthField } from '../measure/length-field';
 import { useUnits } from '../measure/units';
-import { messageOf } from '../ui/message-of';
-import { useNotice } from '../ui/notice';
+import { useTools } from '../shop/use-tools';
 
 interface Props {
   plan: BoxPlan;
@@ -146,27 +143,14 @@ function Boring({
   locked,
   onEntrance,
 }: Pick<Props, 'box' | 'animal' | 'locked' | 'onEntrance'>) {
-  const queries = useQueryClient();
-  const say = useNotice();
-  const query = useQuery({ queryKey: ['shop'], queryFn: client.shop });
+  const { shop, change } = useTools();
   const [open, setOpen] = useState(false);
-  const bits = query.data?.bits ?? [];
+  const bits = shop?.bits ?? [];
   const entrance = box.panels
     .flatMap((panel) => panel.features)
     .find((feature) => feature.kind === 'entrance');
   const boring = entrance?.kind === 'entrance' ? boringOf(entrance, bits, animal) : null;
-  const keep = async (next: Bit[]) => {
-    if (!query.data) return;
-    try {
-      queries.setQueryData(
-        ['shop'],
-        await client.changeShop({ version: query.data.version, bits: next }),
-      );
-    } catch (error) {
-      say(messageOf(error), { tone: 'danger' });
-      void queries.invalidateQueries({ queryKey: ['shop'] });
-    }
-  };
+  const keep = (bits: Bit[]) => change({ bits });
   return (
     <section aria-label="Boring the entrance">
       <h2 className="text-base">Making the entrance</h2>

@@ -52,7 +52,7 @@ export {
   sawingState,
   sawnCuts,
 } from './sawing.js';
-export { type ShopRecord, shopRecord } from './shop.js';
+export { ownedSaw, type ShopRecord, sawsOf, shopRecord } from './shop.js';
 export {
   boardBought,
   boardOffered,

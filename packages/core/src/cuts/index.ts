@@ -49,7 +49,20 @@ export {
   sawnBoards,
 } from './progress.js';
 export { type KeptPiece, type Left, type RemainOptions, remainingJob } from './remain.js';
-export { HAND_MIN, type ShopSaw, sawsFor, type Tool } from './saws.js';
+export {
+  HAND_MIN,
+  isWithin,
+  limitsOf,
+  type OwnedSaw,
+  onScale,
+  SAW_KINDS,
+  type SawKind,
+  type ShopSaw,
+  sawsFor,
+  scaleOff,
+  shopSaws,
+  type Tool,
+} from './saws.js';
 export { type SeenAtSaw, type SeenLeaf, seenAtSaw } from './seen-at-saw.js';
 export { brokenByShort } from './short-panel.js';
 export { boardMarks, type TapeMark } from './tape-marks.js';

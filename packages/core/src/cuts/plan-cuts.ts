@@ -9,7 +9,7 @@ import {
   type TreeCut,
 } from '../layout/index.js';
 import { at, entry, must, sum } from '../lists/index.js';
-import type { Degrees, Ticks } from '../measure/index.js';
+import { atan2, type Degrees, type Ticks } from '../measure/index.js';
 import { ofAngle, ofPanel, type Text, text } from '../text/index.js';
 import type { FaceUp, Side } from './fence.js';
 import { arranged, type Item, Ordering, type Run } from './order.js';
@@ -144,6 +144,15 @@ interface Sawn {
   choosable: Choosable;
 }
 
+/** A cut that no saw makes, by what it asks for. */
+function beyondAny({ cut: { along, shift } }: ThroughCut, { thickness }: Stock): Text {
+  const [x, y] = [Math.abs(along[0]), Math.abs(along[1])];
+  const angle = Math.round(atan2(Math.min(x, y), Math.max(x, y)) * 10) / 10;
+  const tilt = Math.round(atan2(Math.abs(shift), thickness) * 10) / 10;
+  const way = x > y ? text`along the board` : text`across it`;
+  return text`no saw of the shop makes a cut ${way} with the fence at ${ofAngle(angle)} and the blade at ${ofAngle(tilt)}`;
+}
+
 /** Every through cut of the patterns; free cuts come by themselves. */
 function sawnOf(
   job: LayoutJob,
@@ -160,7 +169,7 @@ function sawnOf(
       if (ways.length === 0)
         problems.push({
           board: at(boards, 0),
-          message: text`no saw of the shop makes cut ${cut + 1}`,
+          message: beyondAny(each, stock),
         });
       const after = givenBy.get(each.of) ?? null;
       for (const id of each.gives) if (id !== null) givenBy.set(id, sawn.length);

@@ -181,23 +181,24 @@ function bestOf(ways: readonly Way[]): Way[] {
 
 /**
  * The ways in which a shop's saws make a cut, all as good as each other: across the board where a saw's capacity and angle allow,
- * across its end where the piece is short, else along a fence, last along a jig. Empty where none can.
+ * across its end where the piece is short, else along a fence, last along a jig. Of several saws the first that does it by hand. Empty
+ * where none can.
  */
 export function waysOf(at: AtSaw, saws: readonly ShopSaw[]): Way[] {
   const by = (tool: Tool) => saws.filter(({ tools }) => tools.includes(tool));
   const run = runOf(at);
   const crossing = by('crosscut').filter(({ capacity }) => capacity === null || run <= capacity);
   const across = (sides: readonly Side[]) =>
-    crossing.flatMap((saw) => liesFor((lie) => crosscut(at, lie, saw), sides));
-  const straight = by('rip').flatMap((saw) => liesFor((lie) => rip(at, lie, saw), SIDES));
-  const ripped = straight.filter(({ angle }) => angle === 0);
+    crossing.map((saw) => liesFor((lie) => crosscut(at, lie, saw), sides));
+  const straight = by('rip').map((saw) => liesFor((lie) => rip(at, lie, saw), SIDES));
+  const ripped = straight.map((ways) => ways.filter(({ angle }) => angle === 0));
   const runsAlong = Math.abs(at.cut.along[0]) > Math.abs(at.cut.along[1]);
   const [overEdge, overEnd] = [
     across(SIDES.filter(isLong)),
     across(SIDES.filter((side) => !isLong(side))),
   ];
-  const usual = runsAlong ? [ripped, overEnd, overEdge] : [overEdge, overEnd, ripped];
+  const usual = (runsAlong ? [ripped, overEnd, overEdge] : [overEdge, overEnd, ripped]).flat();
   const byHand = usual.find((ways) => ways.some(({ hold }) => hold === 'hand'));
-  const found = byHand ?? usual.find((ways) => ways.length > 0) ?? straight;
-  return found.length > 0 ? bestOf(found) : [];
+  const found = byHand ?? [...usual, ...straight].find((ways) => ways.length > 0);
+  return found ? bestOf(found) : [];
 }

@@ -29,6 +29,7 @@ export { readStockCsv, writeStockCsv } from './stock-csv.js';
 export { readStock, readYard } from './stock-file.js';
 export {
   count,
+  degrees,
   distance,
   name,
   positiveLength,

@@ -1,4 +1,5 @@
 import type { LayoutWishes } from '@spare-knot/core/api';
+import { isWithin, limitsOf } from '@spare-knot/core/cuts';
 import type { Saw } from '@spare-knot/core/job';
 import type { Goals } from '@spare-knot/core/layout';
 import { fromMm, toMm } from '@spare-knot/core/measure';
@@ -8,6 +9,7 @@ import { useBatch } from '../../batch/batch-context';
 import { AngleField } from '../../measure/angle-field';
 import { Length } from '../../measure/length';
 import { LengthField } from '../../measure/length-field';
+import { useTools } from '../../shop/use-tools';
 
 /** Seconds a search may take, to choose from. */
 const SECONDS = [1, 3, 5, 10, 20, 60];
@@ -199,6 +201,26 @@ function MoreOfTheSaw(settings: Settings) {
   );
 }
 
+/** Where a batch asks for other cuts than the shop’s saws make: what they do, to be taken over. */
+function ShopsSaws({ saw, changeSaw }: Pick<Settings, 'saw' | 'changeSaw'>) {
+  const { shop } = useTools();
+  const saws = shop?.saws ?? [];
+  if (saws.length === 0 || isWithin(saws, saw)) return null;
+  const limits = limitsOf(saws, saw);
+  return (
+    <div role="status" className="mt-2 rounded-md border border-warn bg-warn-pale p-2 text-sm">
+      <p>
+        The shop’s saws do other than this: kerf <Length ticks={limits.kerf} unit />, fence to{' '}
+        {limits.maxMitre}°, blade to {limits.maxTilt}°, {limits.rip ? 'they rip' : 'none rips'}
+        {!limits.throughCuts || saw.throughCuts ? '' : ', none turns inside the wood'}.
+      </p>
+      <button type="button" className="btn mt-1" onClick={() => changeSaw(limits)}>
+        Take over what they do
+      </button>
+    </div>
+  );
+}
+
 /** How many boxes, and what the saw can do. */
 export function SawCard({ change }: Pick<Settings, 'change'>) {
   const { draft, locked, edit } = useBatch();
@@ -236,6 +258,7 @@ export function SawCard({ change }: Pick<Settings, 'change'>) {
       <Tick checked={!saw.rip} locked={locked} onChange={(chop) => changeSaw({ rip: !chop })}>
         Chop saw only: nothing is ripped
       </Tick>
+      {!locked && <ShopsSaws saw={saw} changeSaw={changeSaw} />}
       <MoreOfTheSaw
         saw={saw}
         wishes={wishes}

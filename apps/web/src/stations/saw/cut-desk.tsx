@@ -17,11 +17,13 @@ import { Length } from '../../measure/length';
 import { useUnits } from '../../measure/units';
 import { SawDrawing } from './saw-drawing';
 import { givenWords, holdWords, lieWords, type NameOf, settingWords, toolWord } from './step-words';
+import { ScaleWords, TestPieces, useOwnedSaw } from './test-pieces';
 import type { Desk } from './use-desk';
 
 /** The number to set, in letters two fingers high. */
 function Setting({ step, number }: { step: NamedStep; number: number | null }) {
   const { style } = useUnits();
+  const saw = useOwnedSaw(step.saw);
   return (
     <div>
       <p className="font-slab text-2xl font-bold">
@@ -31,6 +33,7 @@ function Setting({ step, number }: { step: NamedStep; number: number | null }) {
         {settingWords(step)}
         {(step.angle > 0 || step.tilt > 0) && ', turned as it is drawn'}
       </p>
+      <ScaleWords step={step} saw={saw} />
       {number !== null && (
         <>
           <p className="mono text-[clamp(3rem,5.2vw,4.6rem)] leading-tight font-bold tracking-tighter">
@@ -43,6 +46,10 @@ function Setting({ step, number }: { step: NamedStep; number: number | null }) {
             {step.stop === null && 'to a mark, from the end at your left along the fence'}
             {step.stop !== null &&
               (step.tool === 'rip' ? 'from the fence to the blade' : 'from the stop to the blade')}
+            {step.stop !== null &&
+              step.tool === 'crosscut' &&
+              saw?.hasStop === false &&
+              '; it has no stop: clamp a block to its fence'}
           </p>
         </>
       )}
@@ -98,7 +105,7 @@ function CutWords({
 }
 
 /** What is done before the first cut of a setting. */
-function Before({ before }: { before: readonly string[] }) {
+function Before({ before, step }: { before: readonly string[]; step: NamedStep }) {
   return (
     <div className="card border-2 border-warn bg-warn-pale p-4 text-xl">
       <h2 className="text-2xl">Before the first cut at this setting</h2>
@@ -109,6 +116,7 @@ function Before({ before }: { before: readonly string[] }) {
           </li>
         ))}
       </ul>
+      {before.some((words) => words.startsWith('test piece')) && <TestPieces step={step} />}
     </div>
   );
 }
@@ -191,7 +199,7 @@ export function CutDesk({
       </div>
       <div className="md:col-start-2">
         {before.length > 0 ? (
-          <Before before={before} />
+          <Before before={before} step={step} />
         ) : (
           <CutWords
             plan={plan}

@@ -1,6 +1,7 @@
-import { changeMinutes, cutKey, type NamedPlan } from '@spare-knot/core/cuts';
+import { changeMinutes, cutKey, type NamedPlan, USUAL_COSTS } from '@spare-knot/core/cuts';
 import { useEffect, useRef } from 'react';
 import { Length } from '../../measure/length';
+import { useTools } from '../../shop/use-tools';
 import { settingWords, toolWord } from './step-words';
 
 /** It scrolls, so the keyboard has to come there. */
@@ -16,6 +17,8 @@ export function Ribbon({
   done: ReadonlySet<string>;
   step: number | null;
 }) {
+  const { shop } = useTools();
+  const costs = shop?.costs ?? USUAL_COSTS;
   const list = useRef<HTMLOListElement>(null);
   useEffect(() => {
     const here = list.current?.children[current ?? 0];
@@ -33,7 +36,7 @@ export function Ribbon({
         const made = step.cuts.filter((cut) => done.has(cutKey(cut))).length;
         const isHere = index === current;
         const isOver = made === step.cuts.length;
-        const change = changeMinutes(plan.steps[index - 1] ?? null, step);
+        const change = changeMinutes(plan.steps[index - 1] ?? null, step, costs);
         return (
           <li
             key={index}
@@ -54,7 +57,7 @@ export function Ribbon({
               )}
             </p>
             <p className="text-sm">
-              {made} of {step.cuts.length} · {Math.ceil(change + step.cuts.length / 2)} min
+              {made} of {step.cuts.length} · {Math.ceil(change + step.cuts.length * costs.cut)} min
             </p>
           </li>
         );

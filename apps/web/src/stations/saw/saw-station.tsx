@@ -1,4 +1,4 @@
-import { batchQuestion } from '@spare-knot/core/api';
+import { batchQuestion, sawsOf } from '@spare-knot/core/api';
 import { type CutPlan, planCuts } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
 import { boxNumber, type LayoutJob, layoutJob } from '@spare-knot/core/job';
@@ -11,6 +11,7 @@ import { client } from '../../api/client';
 import { useBatch } from '../../batch/batch-context';
 import { sawingKey, useSawing } from '../../batch/use-sawing';
 import { Sentence } from '../../measure/length';
+import { useTools } from '../../shop/use-tools';
 import { messageOf } from '../../ui/message-of';
 import { Trouble } from '../../ui/trouble';
 import { type Named, SawDesk } from './saw-desk';
@@ -73,13 +74,15 @@ function PlanFacts({ plan }: { plan: CutPlan }) {
 function BeforeSawing({ job }: { job: LayoutJob }) {
   const { batch } = useBatch();
   const queries = useQueryClient();
+  const { query, shop } = useTools();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
   const planned = useMemo(
-    () => (batch.accepted ? planCuts(job, batch.accepted.layout) : null),
-    [job, batch.accepted],
+    () => (batch.accepted && shop ? planCuts(job, batch.accepted.layout, sawsOf(shop)) : null),
+    [job, batch.accepted, shop],
   );
-  if (!planned) return <NotTaken />;
+  if (query.isError) return <Trouble error={query.error} retry={() => void query.refetch()} />;
+  if (!planned) return <p className="p-8">Planning the cuts…</p>;
   const begin = async () => {
     setBusy(true);
     try {
@@ -105,13 +108,23 @@ function BeforeSawing({ job }: { job: LayoutJob }) {
           </button>
         </>
       ) : (
-        <ul role="alert" className="mt-2 list-disc pl-6 text-danger">
-          {planned.problems.map(({ board, message }, index) => (
-            <li key={index}>
-              Board {board + 1}: <Sentence text={message} />.
-            </li>
-          ))}
-        </ul>
+        <>
+          <ul role="alert" className="mt-2 list-disc pl-6 text-danger">
+            {planned.problems.map(({ board, message }, index) => (
+              <li key={index}>
+                Board {board + 1}: <Sentence text={message} />.
+              </li>
+            ))}
+          </ul>
+          <p className="mt-2">
+            Put the saw that does it on{' '}
+            <Link className="link" to="/shop">
+              Shop
+            </Link>{' '}
+            (a hand saw and a block plane are one too), or give the boards back on Layout, take over
+            there what the shop’s saws do, and lay out again.
+          </p>
+        </>
       )}
       {trouble && (
         <p role="alert" className="mt-3 text-danger">

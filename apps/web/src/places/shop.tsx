@@ -1,0 +1,157 @@
+import type { ShopRecord } from '@spare-knot/core/api';
+import { type OwnedSaw, SAW_KINDS } from '@spare-knot/core/cuts';
+import { useState } from 'react';
+import { SawRow } from '../shop/saw-row';
+import { SAW_NAMES, usualSaw } from '../shop/saw-words';
+import { useTools } from '../shop/use-tools';
+import { HeaderEnd } from '../ui/header-end';
+import { Trouble } from '../ui/trouble';
+
+const COSTS: readonly { of: keyof ShopRecord['costs']; words: string }[] = [
+  { of: 'saw', words: 'walking to another saw' },
+  { of: 'tilt', words: 'a new tilt, with its test piece' },
+  { of: 'angle', words: 'a new fence angle, with its test piece' },
+  { of: 'stop', words: 'a new stop or fence distance' },
+  { of: 'cut', words: 'one cut' },
+];
+
+function Minutes({
+  words,
+  value,
+  onChange,
+}: {
+  words: string;
+  value: number;
+  onChange: (minutes: number) => void;
+}) {
+  const [text, setText] = useState(String(value));
+  const keep = () => {
+    const minutes = Number(text.replace(',', '.'));
+    if (text.trim() === '' || !(minutes >= 0 && minutes <= 120)) setText(String(value));
+    else if (minutes !== value) onChange(minutes);
+  };
+  return (
+    <label className="flex items-center gap-2">
+      <input
+        className="field mono w-20"
+        inputMode="decimal"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={keep}
+        onKeyDown={(event) => event.key === 'Enter' && keep()}
+      />
+      minutes for {words}
+    </label>
+  );
+}
+
+function Saws({
+  shop,
+  change,
+}: {
+  shop: ShopRecord;
+  change: ReturnType<typeof useTools>['change'];
+}) {
+  const { saws } = shop;
+  const keep = (next: readonly OwnedSaw[], said: string) => void change({ saws: [...next] }, said);
+  return (
+    <section aria-label="Saws" className="mt-5">
+      <h2 className="text-xl">Saws</h2>
+      <p className="max-w-3xl text-soft">
+        Each cut goes to the first of them that can make it, so the one you like best stands first.
+        What they can do is what a batch’s cuts may be. A scale that is off by 0.5 cuts half a
+        degree more than it shows.
+      </p>
+      {saws.length === 0 && (
+        <p className="card mt-3 p-5">
+          No saw is told yet. Until then a batch says itself what its cuts may be, and its cuts are
+          planned for a mitre saw, and a table saw where it rips. Add yours, and steps call them by
+          name, turn the piece for a blade that tilts one way, and set a scale that is off right.
+        </p>
+      )}
+      <ul className="mt-3 grid gap-3">
+        {saws.map((saw, index) => (
+          <SawRow
+            key={saw.name}
+            saw={saw}
+            onChange={(next) =>
+              keep(
+                saws.map((each, at) => (at === index ? { ...each, ...next } : each)),
+                `Changed: ${saw.name}.`,
+              )
+            }
+            onRemove={() =>
+              keep(
+                saws.filter((_each, at) => at !== index),
+                `${saw.name} is off the list.`,
+              )
+            }
+          />
+        ))}
+      </ul>
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <span className="font-semibold">Add a</span>
+        {SAW_KINDS.map((kind) => (
+          <button
+            key={kind}
+            type="button"
+            className="btn"
+            disabled={saws.length >= 20}
+            onClick={() => {
+              const added = usualSaw(
+                kind,
+                saws.map(({ name }) => name),
+              );
+              keep(
+                [...saws, added],
+                `On the list: ${added.name}. Its figures are the usual ones: measure yours.`,
+              );
+            }}
+          >
+            {SAW_NAMES[kind]}
+          </button>
+        ))}
+      </div>
+      <p className="mt-3 text-sm text-soft">
+        Guards on, eyes and ears covered, hands out of the blade’s line. What a saw may be used for,
+        and how short a piece it may hold, its own manual says.
+      </p>
+    </section>
+  );
+}
+
+/** What the shop owns beside its wood. */
+export function ShopPlace() {
+  const { query, shop, change } = useTools();
+  return (
+    <main className="mx-auto max-w-[1200px] px-6 py-6">
+      <HeaderEnd />
+      <h1 className="text-3xl">Shop</h1>
+      {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
+      {shop && (
+        <>
+          <Saws shop={shop} change={change} />
+          <section aria-label="What changing a saw costs" className="mt-6">
+            <h2 className="text-xl">What changing a saw costs</h2>
+            <p className="max-w-3xl text-soft">
+              The order of the cuts is chosen so that these add up to least. Usual figures, common
+              practice, no source.
+            </p>
+            <div className="mt-2 grid gap-2">
+              {COSTS.map(({ of, words }) => (
+                <Minutes
+                  key={`${of} ${shop.costs[of]}`}
+                  words={words}
+                  value={shop.costs[of]}
+                  onChange={(minutes) =>
+                    void change({ costs: { ...shop.costs, [of]: minutes } }, 'Changed.')
+                  }
+                />
+              ))}
+            </div>
+          </section>
+        </>
+      )}
+    </main>
+  );
+}
