@@ -7,6 +7,7 @@ export {
   woodInUse,
 } from './again.js';
 export { type CutAtHand, cutAt, cutAtHand, cutKey, cutsInOrder, lastCut } from './at-hand.js';
+export { type BoardCut, boardCuts } from './board-cuts.js';
 export { type FaceUp, type Lie, leftEnd, type Side, seenAt } from './fence.js';
 export { firstCuts } from './first-cuts.js';
 export { type Axis, type End, measured, sizeOf, type Verdict } from './measured.js';
@@ -24,6 +25,7 @@ export {
   type StepCut,
   USUAL_COSTS,
 } from './plan-cuts.js';
+export { type Preparation, preparations } from './preparing.js';
 export {
   type Copy,
   cutName,

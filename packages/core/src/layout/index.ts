@@ -4,7 +4,7 @@ export { type Goals, STANDARD_CLASSES, STANDARD_GOALS } from './goals.js';
 export type { KeptOffcut, LaidBoard, Layout, SearchControl, Unplaced } from './layout.js';
 export { patternOf } from './pattern.js';
 export { movedToPins, sortPins, whyNot } from './pins.js';
-export { placePart } from './placed.js';
+export { moverOf, placePart } from './placed.js';
 export { searchLayout, searchSteps } from './search/search.js';
 export { boardTree, targetsOf } from './separation/board-tree.js';
 export {

@@ -15,23 +15,31 @@ export interface PlacedPart {
 const anticlockwise = (points: readonly Point[], mirrored: boolean): Point[] =>
   mirrored ? [...points].reverse() : [...points];
 
-/** Where on the board a placement puts a part. Lengths in ticks, the board seen from face A. */
-export function placePart(
-  part: Part,
-  placement: Pick<Placement, 'x' | 'y' | 'turn' | 'flipped'>,
-): PlacedPart {
+type Lying = Pick<Placement, 'x' | 'y' | 'turn' | 'flipped'>;
+
+/** Where on the board a placement puts points of a part, the board seen from face A. */
+export function moverOf(
+  part: Pick<Part, 'outline' | 'underside'>,
+  placement: Lying,
+): (point: Point) => Point {
   const rotate = (point: Point): Point => turnPoint(point, placement.turn, placement.flipped);
   const corners = [...part.outline, ...part.underside].map(rotate);
   const dx = placement.x - Math.min(...corners.map((corner) => corner[0]));
   const dy = placement.y - Math.min(...corners.map((corner) => corner[1]));
-  const move = (point: Point): Point => {
+  return (point) => {
     const [x, y] = rotate(point);
     return [x + dx, y + dy];
   };
+}
+
+/** Where on the board a placement puts a part. Lengths in ticks, the board seen from face A. */
+export function placePart(part: Part, placement: Lying): PlacedPart {
+  const move = moverOf(part, placement);
   const outside = anticlockwise(part.outline.map(move), placement.flipped);
   const inside = anticlockwise(part.underside.map(move), placement.flipped);
-  const xs = corners.map((corner) => corner[0] + dx);
-  const ys = corners.map((corner) => corner[1] + dy);
+  const corners = [...outside, ...inside];
+  const xs = corners.map((corner) => corner[0]);
+  const ys = corners.map((corner) => corner[1]);
   return {
     faceA: placement.flipped ? inside : outside,
     faceB: placement.flipped ? outside : inside,

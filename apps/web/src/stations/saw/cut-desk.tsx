@@ -108,7 +108,11 @@ function CutWords({
 function Before({ before, step }: { before: readonly string[]; step: NamedStep }) {
   return (
     <div className="card border-2 border-warn bg-warn-pale p-4 text-xl">
-      <h2 className="text-2xl">Before the first cut at this setting</h2>
+      <h2 className="text-2xl">
+        {step.before.length === before.length
+          ? 'Before the first cut at this setting'
+          : 'Before the first cut, while the boards are long'}
+      </h2>
       <ul className="mt-2 list-disc pl-6">
         {before.map((words) => (
           <li key={words} className="first-letter:uppercase">
@@ -120,6 +124,10 @@ function Before({ before, step }: { before: readonly string[]; step: NamedStep }
     </div>
   );
 }
+
+/** What is pressed when all that comes before the first cut is done. */
+const readyWords = (step: NamedStep): string =>
+  step.before.length > 0 ? 'Set and tested' : 'All looked over';
 
 /** The cut at hand: the piece as it lies, the number to set, the words, and what is pressed. */
 export function CutDesk({
@@ -178,7 +186,7 @@ export function CutDesk({
             className="btn btn-main min-h-14 flex-1 justify-center px-8 text-2xl"
             onClick={made}
           >
-            {before.length > 0 ? 'Set and tested' : 'Made it'}
+            {before.length > 0 ? readyWords(step) : 'Made it'}
           </button>
           <button
             type="button"

@@ -16,6 +16,7 @@ import { Ribbon } from './ribbon';
 import type { SawingState } from './sawing-session';
 import type { NameOf } from './step-words';
 import { type Desk, useDesk } from './use-desk';
+import { usePreparing } from './use-preparing';
 import { useScreenAwake, useShopMode } from './use-shop';
 import { WrongPiece } from './wrong-piece';
 
@@ -155,8 +156,12 @@ function Head({
 
 /** Sawing, one cut at a time. */
 export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named }) {
-  const desk = useDesk(sawing);
   const { batch } = useBatch();
+  const { sound } = useBatch();
+  const { layout } = batch.accepted ?? { layout: null };
+  // What is laid out again later has been looked over already.
+  const first = usePreparing(sawing.round === 0 ? named.job : null, sound?.box ?? null, layout);
+  const desk = useDesk(sawing, first);
   const { plan, progress, done, hand, back } = desk;
   const shop = useShopMode();
   const [open, setOpen] = useState<'wrong' | 'plan' | null>(null);

@@ -67,17 +67,24 @@ function useSawKeys(made: () => void, back: () => void) {
 }
 
 /** Which settings were tested on this page. */
-function useTested(plan: NamedPlan, hand: CutAtHand | null, done: ReadonlySet<string>) {
+function useTested(
+  plan: NamedPlan,
+  hand: CutAtHand | null,
+  done: ReadonlySet<string>,
+  first: readonly string[],
+) {
   const [tested, setTested] = useState<ReadonlySet<number>>(new Set());
   const step = hand && at(plan.steps, hand.step);
   const isBegun = step?.cuts.some((cut) => done.has(cutKey(cut))) ?? false;
-  const before = step && !isBegun && !tested.has(hand.step) ? step.before : [];
+  const own = step && !isBegun && !tested.has(hand.step) ? step.before : [];
+  const isFirst = hand !== null && done.size === 0 && !tested.has(hand.step);
+  const before = isFirst ? [...first, ...own] : own;
   const onTested = () => hand && setTested((known) => new Set(known).add(hand.step));
   return { before, onTested };
 }
 
 /** What is at hand at the saw, and what is pressed. */
-export function useDesk(sawing: SawingRecord) {
+export function useDesk(sawing: SawingRecord, first: readonly string[]) {
   const { batch } = useBatch();
   const { plan } = sawing;
   const { session, state } = useSession(batch.id, sawing);
@@ -85,7 +92,7 @@ export function useDesk(sawing: SawingRecord) {
   const done = useMemo(() => new Set(progress.done), [progress]);
   const lost = useMemo(() => lostCuts(plan.boards, progress), [plan, progress]);
   const hand = useMemo(() => cutAtHand(plan, progress), [plan, progress]);
-  const { before, onTested } = useTested(plan, hand, done);
+  const { before, onTested } = useTested(plan, hand, done, first);
   const [pressedAt, setPressedAt] = useState(0);
   const made = () => {
     const now = performance.now();

@@ -1,9 +1,10 @@
-import { boardMarks, firstCuts, type TapeMark } from '@spare-knot/core/cuts';
+import { type BoardCut, boardMarks, firstCuts, type TapeMark } from '@spare-knot/core/cuts';
 import type { LayoutJob } from '@spare-knot/core/job';
 import type { KeptOffcut } from '@spare-knot/core/layout';
 import { printMoney, type Ticks } from '@spare-knot/core/measure';
 import { partName } from '@spare-knot/core/panels';
-import { materialName } from '@spare-knot/core/wood';
+import type { Point } from '@spare-knot/core/plane';
+import { isSheet, materialName } from '@spare-knot/core/wood';
 
 import { useMemo } from 'react';
 import { BoardDrawing } from '../../board/board-drawing';
@@ -94,6 +95,90 @@ function Marks({
   );
 }
 
+/** The kerfs of a board, each with the number in which it is cut. */
+function CutNumbers({
+  cuts,
+  width,
+  scale,
+}: {
+  cuts: readonly BoardCut[];
+  width: Ticks;
+  scale: number;
+}) {
+  const path = (points: readonly Point[]) =>
+    `M${points.map(([x, y]) => `${(x * scale).toFixed(1)} ${((width - y) * scale).toFixed(1)}`).join('L')}Z`;
+  return cuts.map(({ number, line: [from, to], kerf }) => {
+    const [x, y] = [((from[0] + to[0]) / 2) * scale, (width - (from[1] + to[1]) / 2) * scale];
+    return (
+      <g key={number}>
+        <path d={path(kerf)} fill="#a8321f" fillOpacity="0.75" />
+        <circle cx={x} cy={y} r="6.5" fill="#fff" stroke="#a8321f" />
+        <text x={x} y={y + 3.2} textAnchor="middle" fontSize="9" fontWeight="700" fill="#a8321f">
+          {number}
+        </text>
+      </g>
+    );
+  });
+}
+
+const RUNS: Readonly<Record<BoardCut['runs'], string>> = {
+  along: 'along',
+  across: 'across',
+  slanted: 'slanted',
+};
+
+/** Where one cut lies: how far from the edge that it runs beside, and from where to where. */
+function Coordinates({ cut: { runs, line, beyond } }: { cut: BoardCut }) {
+  const [[x, y], [u, v]] = line;
+  const span = (a: number, b: number) => (
+    <>
+      <Length ticks={Math.round(Math.min(a, b))} /> to <Length ticks={Math.round(Math.max(a, b))} />
+    </>
+  );
+  if (runs === 'slanted')
+    return (
+      <>
+        from <Length ticks={Math.round(x)} /> right, <Length ticks={Math.round(y)} /> up to{' '}
+        <Length ticks={Math.round(u)} /> right, <Length ticks={Math.round(v)} /> up; kerf {beyond}{' '}
+        of it
+      </>
+    );
+  return runs === 'along' ? (
+    <>
+      <strong>
+        <Length ticks={Math.round(y)} />
+      </strong>{' '}
+      from the near edge, {span(x, u)} from the left end; kerf {beyond} of it
+    </>
+  ) : (
+    <>
+      <strong>
+        <Length ticks={Math.round(x)} />
+      </strong>{' '}
+      from the left end, {span(y, v)} from the near edge; kerf {beyond} of it
+    </>
+  );
+}
+
+/** The cuts of a sheet, both coordinates of each from its factory edges. */
+function Cuts({ cuts }: { cuts: readonly BoardCut[] }) {
+  return (
+    <>
+      <p className="mt-[1mm] text-[3mm]">
+        From its factory edges, face A up: the near edge below, the left end at the left.
+      </p>
+      <ol className="text-[3mm]">
+        {cuts.map((cut) => (
+          <li key={cut.number} data-cut={cut.number} className="border-b-[0.15mm] border-[#aaa]">
+            {cut.number}. {RUNS[cut.runs]} (step {cut.step}
+            {cut.isTilted && ', tilted'}): <Coordinates cut={cut} />
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
 function Kept({ offcuts }: { offcuts: readonly KeptOffcut[] }) {
   return (
     <p className="text-[3mm]">
@@ -111,7 +196,7 @@ function Kept({ offcuts }: { offcuts: readonly KeptOffcut[] }) {
 /** One board with its drawing, tape marks and what is kept of it. */
 export function BoardSheet({
   job,
-  of: { laid, board, title },
+  of: { laid, board, title, cuts },
   names,
   width,
   share,
@@ -144,9 +229,15 @@ export function BoardSheet({
           names={names}
           tape
           label={title}
-        />
+        >
+          <CutNumbers cuts={cuts} width={board.width} scale={scale} />
+        </BoardDrawing>
       </div>
-      <Marks marks={marks} names={names} />
+      {isSheet(board.material) && cuts.length > 0 ? (
+        <Cuts cuts={cuts} />
+      ) : (
+        <Marks marks={marks} names={names} />
+      )}
       {laid.offcuts.length > 0 && <Kept offcuts={laid.offcuts} />}
     </article>
   );

@@ -1,7 +1,10 @@
 import type { BoardRecord } from '@spare-knot/core/api';
+import { type BoardCut, boardCuts, type NamedPlan } from '@spare-knot/core/cuts';
+import type { LayoutJob } from '@spare-knot/core/job';
 import type { LaidBoard } from '@spare-knot/core/layout';
 import { cutWords, type Panel } from '@spare-knot/core/panels';
 import { joinTexts, plainText } from '@spare-knot/core/text';
+import { isSheet } from '@spare-knot/core/wood';
 
 import { type Block, type Page, paginate } from './pages';
 
@@ -33,6 +36,8 @@ export interface BoardOnPaper {
   laid: LaidBoard;
   board: BoardRecord;
   title: string;
+  /** How it is cut; empty where no plan is for it. */
+  cuts: readonly BoardCut[];
 }
 
 /** Boards of a layout with what they are called: by number where there are several of a kind. */
@@ -47,8 +52,29 @@ export function boardsOnPaper(
     const number = (seen.get(board.id) ?? 0) + 1;
     seen.set(board.id, number);
     return [
-      { laid: each, board, title: board.quantity > 1 ? `${board.name} ${number}` : board.name },
+      {
+        laid: each,
+        board,
+        title: board.quantity > 1 ? `${board.name} ${number}` : board.name,
+        cuts: [],
+      },
     ];
+  });
+}
+
+/** The boards with the cuts that a plan of the same layout makes in them. */
+export function withCuts(
+  boards: readonly BoardOnPaper[],
+  plan: NamedPlan,
+  { saw }: LayoutJob,
+): BoardOnPaper[] {
+  let index = -1;
+  return boards.map((of) => {
+    if (of.laid.placements.length === 0) return of;
+    index += 1;
+    if (plan.boards[index]?.stock !== of.laid.stock) return of;
+    const { thickness } = of.board;
+    return { ...of, cuts: boardCuts(plan, index, { kerf: saw.kerf, thickness }) };
   });
 }
 
@@ -57,8 +83,9 @@ export const longestOf = (boards: readonly BoardOnPaper[]): number =>
   Math.max(1, ...boards.map(({ board }) => board.length));
 
 /** Millimetres of paper that one board takes: heading, drawing, marks. */
-function boardHeight({ laid, board }: BoardOnPaper, scale: number): number {
-  const marks = Math.ceil(laid.placements.length / 2) * LINE;
+function boardHeight({ laid, board, cuts }: BoardOnPaper, scale: number): number {
+  const isListed = isSheet(board.material) && cuts.length > 0;
+  const marks = isListed ? (cuts.length + 1) * LINE : Math.ceil(laid.placements.length / 2) * LINE;
   return ROUND_BOARD + board.width * scale + marks + (laid.offcuts.length > 0 ? KEPT_LINE : 0);
 }
 

@@ -25,13 +25,33 @@ function Group({ group: { gives, lies, holds, mark, boards } }: { group: AlikeCu
 }
 
 /** Saw steps with a box to tick for each cut, numbered by its board. */
-export function SawSheet({ steps, isFirst }: { steps: readonly StepOnPaper[]; isFirst: boolean }) {
+export function SawSheet({
+  steps,
+  first,
+}: {
+  steps: readonly StepOnPaper[];
+  /** What is done before all of it, on the first sheet; null on the others. */
+  first: readonly string[] | null;
+}) {
   return (
     <>
       <h2 className="mt-[3mm] font-slab text-[4.2mm]">
         Saw steps
-        {isFirst ? ': boxes are numbered by board, in the order of the layout' : ', continued'}
+        {first ? ': boxes are numbered by board, in the order of the layout' : ', continued'}
       </h2>
+      {first && first.length > 0 && (
+        <div className="mt-[2mm] border-t-[0.2mm] border-[#999] pt-[0.8mm]">
+          <p className="font-bold">Before the first cut, while the boards are long</p>
+          <ul>
+            {first.map((words) => (
+              <li key={words}>
+                <span className="mr-[1.6mm] inline-block size-[3mm] border-[0.3mm] border-black align-[-0.4mm]" />
+                <span className="first-letter:uppercase">{words}.</span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
       <ol>
         {steps.map(({ number, step, isFirst: begins, alike }) => (
           <li key={number} className="mt-[2mm] border-t-[0.2mm] border-[#999] pt-[0.8mm]">

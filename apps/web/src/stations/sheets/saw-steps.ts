@@ -90,6 +90,12 @@ const groupHeight = ({ gives, lies, holds, boards }: AlikeCuts): number =>
   LINE *
     (rowsOf(gives.length + lies.length + holds.length + 24) + Math.ceil(boards.length / BOXES));
 
+/** What stands before all steps. */
+const firstHeight = (first: readonly string[]): number =>
+  first.length === 0
+    ? 0
+    : HEAD + first.reduce((sum, words) => sum + LINE * rowsOf(words.length + 4), 0);
+
 /** A long group in parts that fit on a sheet. */
 const parted = (group: AlikeCuts): AlikeCuts[] =>
   Array.from({ length: Math.ceil(group.boards.length / MOST_BOXES) }, (_unused, index) => ({
@@ -102,6 +108,7 @@ export function sawSheets(
   plan: NamedPlan,
   reading: Reading,
   { height }: PaperSize,
+  first: readonly string[] = [],
 ): readonly (readonly StepOnPaper[])[] {
   const blocks = plan.steps.flatMap((step, index) =>
     alikeCuts(plan, index, reading)
@@ -113,7 +120,10 @@ export function sawSheets(
           : 0;
         return {
           of: { number: index + 1, step, isFirst, alike: [group] },
-          height: groupHeight(group) + (isFirst ? HEAD + before : 0),
+          height:
+            groupHeight(group) +
+            (isFirst ? HEAD + before : 0) +
+            (isFirst && index === 0 ? firstHeight(first) : 0),
         };
       }),
   );

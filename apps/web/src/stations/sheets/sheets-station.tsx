@@ -1,10 +1,10 @@
-import { batchQuestion } from '@spare-knot/core/api';
+import { batchQuestion, sawsOf } from '@spare-knot/core/api';
 import { type NamedPlan, namedPlan, planCuts, seenAtSaw } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob, panelsAsSawn } from '@spare-knot/core/job';
 import { type Layout, shoppingList } from '@spare-knot/core/layout';
 import { at } from '@spare-knot/core/lists';
-import { printLength } from '@spare-knot/core/measure';
+import { printLength, type Ticks } from '@spare-knot/core/measure';
 import { panelNames, partName } from '@spare-knot/core/panels';
 import { boardDrawing } from '@spare-knot/core/sheets';
 
@@ -16,7 +16,9 @@ import { StationActions } from '../../batch/station-actions';
 import { useSawing } from '../../batch/use-sawing';
 import { useWood } from '../../batch/use-wood';
 import { useUnits } from '../../measure/units';
+import { useTools } from '../../shop/use-tools';
 import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
+import { usePreparing } from '../saw/use-preparing';
 import { BoardSheet } from './board-sheet';
 import { CutList } from './cut-list';
 import {
@@ -27,6 +29,7 @@ import {
   PAPERS,
   type Paper,
   sheetsOf,
+  withCuts,
 } from './paper';
 import { SawSheet } from './saw-sheet';
 import { type Reading, sawSheets } from './saw-steps';
@@ -75,19 +78,30 @@ function useCutListFile(names: Names): FileToTake[] {
   ];
 }
 
+/** A cut plan, and the thickness of its boards. */
+interface CutsOnPaper {
+  plan: NamedPlan;
+  stock: readonly { id: string; thickness: Ticks }[];
+}
+
 /** How the boards are sawn: as sawing began with them, or as it would. */
-function useCutPlan(job: LayoutJob | null, layout: Layout | null): NamedPlan | null {
+function useCutPlan(job: LayoutJob | null, layout: Layout | null): CutsOnPaper | null {
   const { batch } = useBatch();
   const { data } = useSawing(batch.id, batch.accepted !== null);
+  const { shop } = useTools();
   return useMemo(() => {
-    if (data) return data.plan;
-    const planned = job && layout ? planCuts(job, layout) : null;
-    return planned?.ok ? namedPlan(planned.plan) : null;
-  }, [data, job, layout]);
+    if (data) return { plan: data.plan, stock: data.stock };
+    const planned = job && layout ? planCuts(job, layout, shop && sawsOf(shop)) : null;
+    return job && planned?.ok ? { plan: namedPlan(planned.plan), stock: job.stock } : null;
+  }, [data, job, layout, shop]);
 }
 
 /** Panels by their names, and marks where a cut has no stop. */
-const readingOf = (plan: NamedPlan, { saw, stock }: LayoutJob, names: Names): Reading => ({
+const readingOf = (
+  { plan, stock }: CutsOnPaper,
+  { saw }: Pick<LayoutJob, 'saw'>,
+  names: Names,
+): Reading => ({
   nameOf: ({ part }) => partName(names, part),
   seen: (hand) => {
     const board = at(plan.boards, hand.board);
@@ -204,16 +218,23 @@ const BoardsOnSheet = memo(function BoardsOnSheet({
 export function SheetsStation() {
   const { draft, sound } = useBatch();
   const name = useBatchName();
-  const { job, names, onPaper, layout, toBuy, offers } = useSheets();
+  const { job, names, onPaper: laid, layout, toBuy, offers } = useSheets();
   const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
   const size = PAPERS[paper];
   const panels = useMemo(() => (sound ? panelsAsSawn(sound.plan, sound.box.panels) : []), [sound]);
+  const cuts = useCutPlan(job, layout);
+  const plan = cuts?.plan ?? null;
+  const onPaper = useMemo(
+    () => (plan && job ? withCuts(laid, plan, job) : laid),
+    [laid, plan, job],
+  );
   const pages = useMemo(() => sheetsOf(panels, onPaper, size), [panels, onPaper, size]);
   const buys = toBuy.length > 0 ? 1 : 0;
-  const plan = useCutPlan(job, layout);
+  const preparing = usePreparing(job, sound?.box ?? null, layout).join('\n');
+  const first = useMemo(() => preparing.split('\n').filter((words) => words !== ''), [preparing]);
   const sawn = useMemo(
-    () => (plan && job ? sawSheets(plan, readingOf(plan, job, names), size) : []),
-    [plan, job, names, size],
+    () => (cuts && job ? sawSheets(cuts.plan, readingOf(cuts, job, names), size, first) : []),
+    [cuts, job, names, size, first],
   );
   const sheets = pages.length + buys + sawn.length;
   const files = [
@@ -275,7 +296,7 @@ export function SheetsStation() {
             of={sheets}
             name={name}
           >
-            <SawSheet steps={steps} isFirst={index === 0} />
+            <SawSheet steps={steps} first={index === 0 ? first : null} />
           </Sheet>
         ))}
       </main>
