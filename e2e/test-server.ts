@@ -80,11 +80,20 @@ export class TestServer {
     });
   }
 
-  async stop(): Promise<void> {
+  stop(): Promise<void> {
+    return this.end('SIGTERM');
+  }
+
+  /** Ends it at once, with whatever it was doing. */
+  kill(): Promise<void> {
+    return this.end('SIGKILL');
+  }
+
+  private async end(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
     const child = this.process;
     if (!child || child.exitCode !== null) return;
     child.removeAllListeners('exit');
-    child.kill('SIGTERM');
+    child.kill(signal);
     await once(child, 'exit');
   }
 }

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import type { Mishap } from '@spare-knot/core/api';
-import type { NamedPlan, Progress, Ruined } from '@spare-knot/core/cuts';
+import type { NamedPlan, Progress, Ruined, SawnPlan } from '@spare-knot/core/cuts';
 import {
   cutPlanDocument,
   layoutJobDocument,
@@ -100,6 +100,38 @@ export class SawingRepository {
       done: cuts.map(({ cut }) => cut),
       ruined: ruined.map(({ piece, rest }) => ({ piece, ...(parsedJson(rest) as object) })),
     });
+  }
+
+  /** When each cut was made. */
+  async timesOf({ batch, round }: At): Promise<{ cut: string; at: number }[]> {
+    const rows: { cut: string; sawn_at: Date }[] = await this.database
+      .now('round_cuts')
+      .where({ batch_id: batch, round });
+    return rows.map(({ cut, sawn_at }) => ({ cut, at: sawn_at.getTime() }));
+  }
+
+  /** The plans that were begun last, as they were sawn. */
+  async lastRounds(count: number): Promise<SawnPlan[]> {
+    const rows: (RoundRow & { batch_id: string })[] = await this.database
+      .now('saw_rounds')
+      .orderBy('started_at', 'desc')
+      .limit(count);
+    return Promise.all(
+      rows.map(async ({ batch_id, round, plan, started_at }) => ({
+        plan: cutPlanDocument.parse(parsedJson(plan)),
+        startedAt: started_at.getTime(),
+        sawn: await this.timesOf({ batch: batch_id, round }),
+      })),
+    );
+  }
+
+  /** What went wrong in every round, in the order in which it was told. */
+  async mishaps(batch: string): Promise<{ round: number; piece: string; mishap: Mishap }[]> {
+    return this.database
+      .now('ruined_pieces')
+      .where({ batch_id: batch })
+      .orderBy(['round', 'told_at', 'piece'])
+      .select('round', 'piece', 'mishap');
   }
 
   async begin(batch: string, { round, plan, job, wood }: NewRound): Promise<void> {

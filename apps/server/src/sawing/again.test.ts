@@ -4,6 +4,7 @@ import {
   type LeftRecord,
   leftRecord,
   type SawingRecord,
+  sawingLog,
   sawingRecord,
 } from '@spare-knot/core/api';
 import { cutsInOrder, madeParts, partsIn } from '@spare-knot/core/cuts';
@@ -160,6 +161,14 @@ describe('planning again when something went wrong', () => {
       'panel',
     );
     await sawyer.spoil(`${board}:${leaf.id}`);
+    const log = sawingLog.parse((await server.http.get(`${path(sawyer.id)}/log`)).body);
+    expect(log.rounds).toHaveLength(2);
+    expect(log.mishaps.map(({ mishap, parts }) => [mishap, parts.length])).toEqual([
+      ['ruined', 1],
+      ['ruined', 1],
+    ]);
+    expect(log.wood.panels + log.wood.offcuts).toBeLessThanOrEqual(log.wood.area);
+    expect(log.wood.panels / log.wood.area).toBeGreaterThan(0.3);
     expect((await sawyer.again()).status).toBe(200);
     expect(sawyer.sawing).toMatchObject({ round: 2, wanted: [] });
     expect(await wholeBoards()).toBe(boards);

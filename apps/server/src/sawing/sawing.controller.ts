@@ -1,10 +1,12 @@
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post } from '@nestjs/common';
 import {
+  learnedRecord,
   leftRecord,
   roundOnly,
   type SawAgain,
   type SawnCuts,
   sawAgain,
+  sawingLog,
   sawingProgress,
   sawingRecord,
   sawingState,
@@ -13,13 +15,26 @@ import {
 import { z } from 'zod';
 import { Read } from '../http/read.pipe.js';
 import { AgainService } from './again.service.js';
+import { LogService } from './log.service.js';
 import { SawingService } from './sawing.service.js';
+
+/** What the batches that were sawn tell of the shop's saws. */
+@Controller('api/shop/learned')
+export class LearnedController {
+  constructor(private readonly logs: LogService) {}
+
+  @Get()
+  async get() {
+    return z.encode(learnedRecord, await this.logs.learned());
+  }
+}
 
 @Controller('api/batches/:id/sawing')
 export class SawingController {
   constructor(
     private readonly sawings: SawingService,
     private readonly plans: AgainService,
+    private readonly logs: LogService,
   ) {}
 
   @Get()
@@ -35,6 +50,11 @@ export class SawingController {
   @Get('left')
   async left(@Param('id', ParseUUIDPipe) id: string) {
     return z.encode(leftRecord, await this.plans.left(id));
+  }
+
+  @Get('log')
+  async log(@Param('id', ParseUUIDPipe) id: string) {
+    return z.encode(sawingLog, await this.logs.of(id));
   }
 
   @Post()

@@ -3,14 +3,15 @@ import { BatchesModule } from '../batches/batches.module.js';
 import { RackModule } from '../rack/rack.module.js';
 import { ShopModule } from '../shop/shop.module.js';
 import { AgainService } from './again.service.js';
+import { LogService } from './log.service.js';
 import { RoundWood } from './round-wood.js';
-import { SawingController } from './sawing.controller.js';
+import { LearnedController, SawingController } from './sawing.controller.js';
 import { SawingService } from './sawing.service.js';
 
 @Module({
   imports: [BatchesModule, RackModule, ShopModule],
-  controllers: [SawingController],
-  providers: [SawingService, AgainService, RoundWood],
+  controllers: [SawingController, LearnedController],
+  providers: [SawingService, AgainService, LogService, RoundWood],
   exports: [SawingService],
 })
 export class SawingModule {}

@@ -1,6 +1,8 @@
 import type { ShopRecord } from '@spare-knot/core/api';
-import { type OwnedSaw, SAW_KINDS } from '@spare-knot/core/cuts';
+import { type Learned, type OwnedSaw, SAW_KINDS } from '@spare-knot/core/cuts';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { client } from '../api/client';
 import { SawRow } from '../shop/saw-row';
 import { SAW_NAMES, usualSaw } from '../shop/saw-words';
 import { useTools } from '../shop/use-tools';
@@ -18,10 +20,13 @@ const COSTS: readonly { of: keyof ShopRecord['costs']; words: string }[] = [
 function Minutes({
   words,
   value,
+  learned,
   onChange,
 }: {
   words: string;
   value: number;
+  /** What it took by the batches that were sawn. */
+  learned: Learned | undefined;
   onChange: (minutes: number) => void;
 }) {
   const [text, setText] = useState(String(value));
@@ -31,17 +36,24 @@ function Minutes({
     else if (minutes !== value) onChange(minutes);
   };
   return (
-    <label className="flex items-center gap-2">
-      <input
-        className="field mono w-20"
-        inputMode="decimal"
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={keep}
-        onKeyDown={(event) => event.key === 'Enter' && keep()}
-      />
-      minutes for {words}
-    </label>
+    <div className="flex flex-wrap items-center gap-x-4">
+      <label className="flex items-center gap-2">
+        <input
+          className="field mono w-20"
+          inputMode="decimal"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={keep}
+          onKeyDown={(event) => event.key === 'Enter' && keep()}
+        />
+        minutes for {words}
+      </label>
+      {learned && learned.minutes !== value && (
+        <button type="button" className="btn" onClick={() => onChange(learned.minutes)}>
+          It took {learned.minutes}, by {learned.of} that were timed: take that
+        </button>
+      )}
+    </div>
   );
 }
 
@@ -123,6 +135,7 @@ function Saws({
 /** What the shop owns beside its wood. */
 export function ShopPlace() {
   const { query, shop, change } = useTools();
+  const learned = useQuery({ queryKey: ['learned'], queryFn: client.learned });
   return (
     <main className="mx-auto max-w-[1200px] px-6 py-6">
       <HeaderEnd />
@@ -143,6 +156,7 @@ export function ShopPlace() {
                   key={`${of} ${shop.costs[of]}`}
                   words={words}
                   value={shop.costs[of]}
+                  learned={learned.data?.[of]}
                   onChange={(minutes) =>
                     void change({ costs: { ...shop.costs, [of]: minutes } }, 'Changed.')
                   }

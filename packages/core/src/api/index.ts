@@ -43,16 +43,25 @@ export {
   type Mishap,
   roundOnly,
   type SawAgain,
+  type SawingLog,
   type SawingProgress,
   type SawingRecord,
   type SawnCuts,
   sawAgain,
+  sawingLog,
   sawingProgress,
   sawingRecord,
   sawingState,
   sawnCuts,
 } from './sawing.js';
-export { ownedSaw, type ShopRecord, sawsOf, shopRecord } from './shop.js';
+export {
+  type LearnedRecord,
+  learnedRecord,
+  ownedSaw,
+  type ShopRecord,
+  sawsOf,
+  shopRecord,
+} from './shop.js';
 export {
   boardBought,
   boardOffered,

@@ -15,12 +15,13 @@ import {
   leftRecord,
   roundOnly,
   sawAgain,
+  sawingLog,
   sawingProgress,
   sawingRecord,
   sawingState,
   sawnCuts,
 } from './sawing.js';
-import { shopRecord } from './shop.js';
+import { learnedRecord, shopRecord } from './shop.js';
 import { newOffers, offerChange, offerList, offerRecord, offerReport } from './yard.js';
 
 export const health = z.object({ ready: z.boolean() });
@@ -134,6 +135,12 @@ export const OPERATIONS: readonly Operation[] = [
     answer: leftRecord,
   },
   {
+    method: 'get',
+    path: '/api/batches/{id}/sawing/log',
+    summary: 'Minutes by setting, what went wrong, where the wood went',
+    answer: sawingLog,
+  },
+  {
     method: 'post',
     path: '/api/batches/{id}/sawing/again',
     summary: 'Goes on by a new plan for what is left',
@@ -227,6 +234,12 @@ export const OPERATIONS: readonly Operation[] = [
     answer: offerRecord,
   },
   { method: 'get', path: '/api/shop', summary: 'What the shop owns', answer: shopRecord },
+  {
+    method: 'get',
+    path: '/api/shop/learned',
+    summary: 'What cuts and changes took in the batches that were sawn',
+    answer: learnedRecord,
+  },
   {
     method: 'put',
     path: '/api/shop',

@@ -62,6 +62,34 @@ export const sawnCuts = z.object({
 });
 export type SawnCuts = z.output<typeof sawnCuts>;
 
+/** What became of the boards of a batch: minutes by setting, what went wrong, where the wood went. */
+export const sawingLog = z.object({
+  rounds: z.array(
+    z.object({
+      round: count,
+      steps: z.array(
+        z.object({
+          step: count,
+          cuts: count,
+          planned: z.number(),
+          taken: z.number().nullable(),
+        }),
+      ),
+    }),
+  ),
+  mishaps: z.array(
+    z.object({ round: count, piece: z.string(), mishap: z.enum(MISHAPS), parts: copies }),
+  ),
+  /** Square millimetres: of the boards that were begun, and what of them is panels, offcuts and the rest. */
+  wood: z.object({
+    boards: count,
+    area: z.number(),
+    panels: z.number(),
+    offcuts: z.number(),
+  }),
+});
+export type SawingLog = z.output<typeof sawingLog>;
+
 /** What is left to be laid out in the middle of the sawing, on what is there and on the rack. */
 export const leftRecord = z.object({
   round: count,

@@ -41,6 +41,18 @@ export const shopRecord = z.object({
 });
 export type ShopRecord = z.output<typeof shopRecord>;
 
+const learnedOne = z.object({ minutes: z.number(), of: z.number().int() });
+
+/** What cuts and changes took in the batches that were sawn, each with how many were timed. */
+export const learnedRecord = z.object({
+  saw: learnedOne.exactOptional(),
+  tilt: learnedOne.exactOptional(),
+  angle: learnedOne.exactOptional(),
+  stop: learnedOne.exactOptional(),
+  cut: learnedOne.exactOptional(),
+});
+export type LearnedRecord = z.output<typeof learnedRecord>;
+
 /** The shop as its cuts are planned: its own saws where it has told them, else those that the job speaks of. */
 export const sawsOf = ({ saws, costs }: Pick<ShopRecord, 'saws' | 'costs'>): Shop => ({
   costs,

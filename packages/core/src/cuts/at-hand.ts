@@ -63,6 +63,24 @@ export function cutAtHand(plan: NamedPlan, progress: Progress): CutAtHand | null
   return null;
 }
 
+/** Which of the cuts of its step that are made alike this one is, from 1, and how many there are. */
+export function inStack(plan: NamedPlan, hand: CutAtHand): { number: number; of: number } {
+  const keyOf = ({ how, cut, piece }: CutAtHand) => {
+    const corners = [
+      ...(cut.line ?? []),
+      ...(piece.wood?.faceA ?? []),
+      ...(piece.wood?.faceB ?? []),
+    ];
+    const near = corners.map(([x, y]) => `${Math.round(x / 8)},${Math.round(y / 8)}`).join(' ');
+    return [how.faceUp, how.fence, how.end, near].join('|');
+  };
+  const own = keyOf(hand);
+  const alike = at(plan.steps, hand.step).cuts.flatMap((_cut, place) =>
+    keyOf(cutAt(plan, hand.step, place)) === own ? [place] : [],
+  );
+  return { number: alike.indexOf(hand.place) + 1, of: alike.length };
+}
+
 /** The last cut in the order of the steps that is made: the one to take back; null where none is. */
 export function lastCut(plan: NamedPlan, { done }: Pick<Progress, 'done'>): string | null {
   const made = new Set(done);

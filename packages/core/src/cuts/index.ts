@@ -6,10 +6,19 @@ export {
   wantedParts,
   woodInUse,
 } from './again.js';
-export { type CutAtHand, cutAt, cutAtHand, cutKey, cutsInOrder, lastCut } from './at-hand.js';
+export {
+  type CutAtHand,
+  cutAt,
+  cutAtHand,
+  cutKey,
+  cutsInOrder,
+  inStack,
+  lastCut,
+} from './at-hand.js';
 export { type BoardCut, boardCuts } from './board-cuts.js';
 export { type FaceUp, type Lie, leftEnd, type Side, seenAt } from './fence.js';
 export { firstCuts } from './first-cuts.js';
+export { type Learned, learnedCosts, type SawnPlan, type StepTime, timesOf } from './log.js';
 export { type Axis, type End, measured, sizeOf, type Verdict } from './measured.js';
 export { liesIn, type PieceThere, piecesAtHand, wholeOf } from './pieces-at-hand.js';
 export {
@@ -67,5 +76,6 @@ export {
 } from './saws.js';
 export { type SeenAtSaw, type SeenLeaf, seenAtSaw } from './seen-at-saw.js';
 export { brokenByShort } from './short-panel.js';
+export { stavesReady } from './staves-ready.js';
 export { boardMarks, type TapeMark } from './tape-marks.js';
 export type { Hold } from './ways.js';

@@ -98,12 +98,12 @@ export const onScale = (angle: Degrees, off: Degrees): Degrees => angle - off;
 
 /**
  * How far a scale is off by a test piece: two halves laid together showed twice what was cut, the scale standing as it was told to with
- * what was known before.
+ * what was known before. To a tenth of a degree: no scale is set finer.
  */
 export const scaleOff = (
   angle: Degrees,
   { shown, before }: { shown: Degrees; before: Degrees },
-): Degrees => Math.round((shown / 2 - onScale(angle, before)) * 100) / 100;
+): Degrees => Math.round((shown / 2 - onScale(angle, before)) * 10) / 10;
 
 /** A crosscut that a common sliding mitre saw still makes; common practice, no source. */
 const CAPACITY: Ticks = fromMm(310);

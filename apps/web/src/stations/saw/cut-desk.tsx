@@ -2,6 +2,7 @@ import type { SawingRecord } from '@spare-knot/core/api';
 import {
   type CutAtHand,
   cutKey,
+  inStack,
   type NamedPlan,
   type NamedStep,
   type SeenAtSaw,
@@ -9,12 +10,13 @@ import {
   sizeOf,
 } from '@spare-knot/core/cuts';
 import { at } from '@spare-knot/core/lists';
-import { printLength } from '@spare-knot/core/measure';
+import { printLength, printLengthUnit } from '@spare-knot/core/measure';
 import { CircleAlert, RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import { useBatch } from '../../batch/batch-context';
 import { Length } from '../../measure/length';
 import { useUnits } from '../../measure/units';
+import { useSpoken } from './read-aloud';
 import { SawDrawing } from './saw-drawing';
 import { givenWords, holdWords, lieWords, type NameOf, settingWords, toolWord } from './step-words';
 import { ScaleWords, TestPieces, useOwnedSaw } from './test-pieces';
@@ -77,6 +79,7 @@ function CutWords({
 }) {
   const step = at(plan.steps, hand.step);
   const given = givenWords(plan, hand, firstAt, nameOf);
+  const stack = useMemo(() => inStack(plan, hand), [plan, hand]);
   const isOpen = (key: string) => !done.has(key) && !lost.has(key);
   const more = step.cuts.filter((cut) => isOpen(cutKey(cut))).length - 1;
   return (
@@ -99,7 +102,10 @@ function CutWords({
           </li>
         ))}
       </ul>
-      <p>{more === 0 ? 'The last one' : `${more} more`} at this setting.</p>
+      <p>
+        {stack.of > 1 && `Number ${stack.number} of ${stack.of} that are cut alike. `}
+        {more === 0 ? 'The last one' : `${more} more`} at this setting.
+      </p>
     </div>
   );
 }
@@ -129,22 +135,63 @@ function Before({ before, step }: { before: readonly string[]; step: NamedStep }
 const readyWords = (step: NamedStep): string =>
   step.before.length > 0 ? 'Set and tested' : 'All looked over';
 
+/** Made, not made, or gone wrong. */
+function Presses({
+  desk: { progress, before, made, back },
+  step,
+  onWrong,
+}: {
+  desk: Desk;
+  step: NamedStep;
+  onWrong: () => void;
+}) {
+  return (
+    <div className="mt-3 flex flex-wrap gap-x-3 gap-y-2 max-md:sticky max-md:bottom-0 max-md:z-10 max-md:bg-paper max-md:py-2 max-md:group-data-[shop=true]:bg-white">
+      <button
+        type="button"
+        className="btn btn-main min-h-14 flex-1 justify-center px-8 text-2xl"
+        onClick={made}
+      >
+        {before.length > 0 ? readyWords(step) : 'Made it'}
+      </button>
+      <button
+        type="button"
+        className="btn min-h-14 text-lg"
+        disabled={progress.done.length === 0}
+        onClick={back}
+      >
+        <RotateCcw size={20} aria-hidden /> The last one was not
+      </button>
+      <button
+        type="button"
+        className="btn min-h-14 border-danger text-danger text-lg"
+        onClick={onWrong}
+      >
+        <CircleAlert size={20} aria-hidden /> That one went wrong, or measures…
+      </button>
+    </div>
+  );
+}
+
 /** The cut at hand: the piece as it lies, the number to set, the words, and what is pressed. */
 export function CutDesk({
   desk,
   hand,
   stock,
   nameOf,
+  isAloud,
   onWrong,
 }: {
   desk: Desk;
   hand: CutAtHand;
   stock: SawingRecord['stock'];
   nameOf: NameOf;
+  /** Whether it is read out. */
+  isAloud: boolean;
   onWrong: () => void;
 }) {
   const { batch } = useBatch();
-  const { plan, progress, done, lost, before, made, back } = desk;
+  const { plan, done, lost, before, made } = desk;
   const { style } = useUnits();
   const board = at(plan.boards, hand.board);
   const step = at(plan.steps, hand.step);
@@ -159,6 +206,13 @@ export function CutDesk({
     [board, hand, step.tool, batch.saw.kerf, kind],
   );
   const number = step.stop ?? seen.measured?.length ?? null;
+  const measure = number === null ? '' : `${printLengthUnit(number, style)}. `;
+  const given = givenWords(plan, hand, seen.firstAt, nameOf);
+  const spoken =
+    before.length > 0
+      ? `${toolWord(step)}, ${settingWords(step)}. ${before.join('. ')}`
+      : `${measure}${toolWord(step)}, ${settingWords(step)}. Board ${hand.board + 1}. ${lieWords(hand)} ${given.map(({ words, place }) => (place ? `${place}, ${words}` : words)).join('. ')}`;
+  useSpoken(spoken, isAloud);
   return (
     <div className="mt-2 grid gap-x-4 gap-y-3 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] md:grid-rows-[auto_1fr]">
       <div className="md:col-start-2">
@@ -180,30 +234,7 @@ export function CutDesk({
             dimension={number === null ? null : printLength(number, style)}
           />
         </button>
-        <div className="mt-3 flex flex-wrap gap-3">
-          <button
-            type="button"
-            className="btn btn-main min-h-14 flex-1 justify-center px-8 text-2xl"
-            onClick={made}
-          >
-            {before.length > 0 ? readyWords(step) : 'Made it'}
-          </button>
-          <button
-            type="button"
-            className="btn min-h-14 text-lg"
-            disabled={progress.done.length === 0}
-            onClick={back}
-          >
-            <RotateCcw size={20} aria-hidden /> The last one was not
-          </button>
-          <button
-            type="button"
-            className="btn min-h-14 border-danger text-danger text-lg"
-            onClick={onWrong}
-          >
-            <CircleAlert size={20} aria-hidden /> That one went wrong, or measures…
-          </button>
-        </div>
+        <Presses desk={desk} step={step} onWrong={onWrong} />
       </div>
       <div className="md:col-start-2">
         {before.length > 0 ? (

@@ -11,6 +11,7 @@ import { useBatch } from '../../batch/batch-context';
 import { BoardDrawing } from '../../board/board-drawing';
 import { useWidth } from '../../board/use-width';
 import { Length } from '../../measure/length';
+import type { SawingState } from './sawing-session';
 import { type Replan, useReplan } from './use-replan';
 
 type Found = { left: LeftRecord; layout: Layout };
@@ -194,15 +195,18 @@ function Proposal({
 export function ReplanDialog({
   job,
   names,
+  keeping,
   onClose,
 }: {
   /** The batch's own, whose numbers copies have. */
   job: LayoutJob;
   names: ReadonlyMap<string, string>;
+  /** Whether what was pressed is kept by now: what is left follows from it. */
+  keeping: SawingState['keeping'];
   onClose: () => void;
 }) {
   const { batch } = useBatch();
-  const replan = useReplan(batch.id, onClose);
+  const replan = useReplan(batch.id, keeping.state === 'kept', onClose);
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
@@ -212,6 +216,11 @@ export function ReplanDialog({
           <Dialog.Description className="text-soft">
             What is made stays made. Wood that lies there is used first, then the rack.
           </Dialog.Description>
+          {keeping.state === 'kept' || keeping.state === 'keeping' ? null : (
+            <p role="alert" className="mt-2 text-danger">
+              {keeping.why} What is left is planned when what you told is kept.
+            </p>
+          )}
           <Proposal replan={replan} job={job} names={names} />
         </Dialog.Content>
       </Dialog.Portal>

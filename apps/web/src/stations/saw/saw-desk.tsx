@@ -1,16 +1,18 @@
 import type { SawingRecord } from '@spare-knot/core/api';
-import { cutsInOrder, piecesAtHand } from '@spare-knot/core/cuts';
+import { cutsInOrder, piecesAtHand, stavesReady } from '@spare-knot/core/cuts';
 import type { LayoutJob } from '@spare-knot/core/job';
 import { partName } from '@spare-knot/core/panels';
 import { useQueryClient } from '@tanstack/react-query';
-import { Maximize, Minimize, RotateCcw } from 'lucide-react';
-import { useState } from 'react';
+import { Maximize, Minimize, RotateCcw, Volume2, VolumeX } from 'lucide-react';
+import { useMemo, useState } from 'react';
 import { client } from '../../api/client';
 import { useBatch } from '../../batch/batch-context';
 import { sawingKey, withProgress } from '../../batch/use-sawing';
 import { messageOf } from '../../ui/message-of';
 import { useNotice } from '../../ui/notice';
+import { AfterSawing } from './after-sawing';
 import { CutDesk } from './cut-desk';
+import { useReadAloud } from './read-aloud';
 import { ReplanDialog } from './replan';
 import { Ribbon } from './ribbon';
 import type { SawingState } from './sawing-session';
@@ -39,25 +41,6 @@ function Keeping({ keeping }: Pick<SawingState, 'keeping'>) {
     <p role="status" className="text-soft">
       {keeping.state === 'keeping' ? 'keeping…' : 'every cut is kept'}
     </p>
-  );
-}
-
-function AllSawn({ count, wanted, back }: { count: number; wanted: number; back: () => void }) {
-  return (
-    <div className="card p-6 text-xl">
-      <h2 className="text-3xl">
-        {wanted === 0 ? 'Every cut is made' : 'Every cut of this plan is made'}
-      </h2>
-      <p className="mt-2">
-        {count} cuts.{' '}
-        {wanted === 0
-          ? 'The panels go on to the drill; the offcuts are on the rack.'
-          : `${wanted === 1 ? 'One panel is' : `${wanted} panels are`} still missing: plan what is left again.`}
-      </p>
-      <button type="button" className="btn mt-4 min-h-12 text-lg" onClick={back}>
-        <RotateCcw size={20} aria-hidden /> The last one was not
-      </button>
-    </div>
   );
 }
 
@@ -101,6 +84,33 @@ function Missing({
   );
 }
 
+/** A panel whose staves are all there since the last cut: it is glued up while the rest is sawn. */
+function GlueNow({
+  desk: { plan, progress },
+  named: { job, nameOf },
+  wanted,
+}: {
+  desk: Desk;
+  named: Named;
+  wanted: SawingRecord['wanted'];
+}) {
+  const ready = useMemo(
+    () => stavesReady(job, plan, progress, wanted),
+    [job, plan, progress, wanted],
+  );
+  if (ready === null) return null;
+  return (
+    <p
+      role="status"
+      className="mb-2 rounded-lg border-2 border-moss bg-moss-pale px-3 py-2 text-lg"
+    >
+      <strong>All {ready.staves} staves are there:</strong> {ready.parts.map(nameOf).join(', ')}.
+      Glue them edge to edge now; the clamps stay on while the rest is sawn, an hour at least
+      (common practice; the glue’s own label says).
+    </p>
+  );
+}
+
 /** The plan before, while nothing is sawn by this one. */
 function PlanBefore({ sawing, desk }: { sawing: SawingRecord; desk: Desk }) {
   const { batch } = useBatch();
@@ -126,10 +136,12 @@ function Head({
   sawing,
   desk,
   shop: [isShop, setShop],
+  aloud,
 }: {
   sawing: SawingRecord;
   desk: Desk;
   shop: ReturnType<typeof useShopMode>;
+  aloud: ReturnType<typeof useReadAloud>;
 }) {
   const { plan, progress, lost, state } = desk;
   return (
@@ -142,9 +154,20 @@ function Head({
       )}
       <Keeping keeping={state.keeping} />
       <PlanBefore sawing={sawing} desk={desk} />
+      {aloud.canRead && (
+        <button
+          type="button"
+          className="btn ml-auto min-h-11"
+          aria-pressed={aloud.isOn}
+          onClick={() => aloud.setOn(!aloud.isOn)}
+        >
+          {aloud.isOn ? <Volume2 size={18} aria-hidden /> : <VolumeX size={18} aria-hidden />} Read
+          aloud
+        </button>
+      )}
       <button
         type="button"
-        className="btn ml-auto min-h-11"
+        className={`btn min-h-11 ${aloud.canRead ? '' : 'ml-auto'}`}
         aria-pressed={isShop}
         onClick={() => setShop(!isShop)}
       >
@@ -164,6 +187,7 @@ export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named 
   const desk = useDesk(sawing, first);
   const { plan, progress, done, hand, back } = desk;
   const shop = useShopMode();
+  const aloud = useReadAloud();
   const [open, setOpen] = useState<'wrong' | 'plan' | null>(null);
   useScreenAwake();
   const { wanted } = withProgress(sawing, progress);
@@ -174,8 +198,9 @@ export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named 
       data-shop={shop[0]}
       className={`group ${shop[0] ? 'fixed inset-0 z-30 overflow-auto bg-white p-4 text-black' : 'mt-4'}`}
     >
-      <Head sawing={sawing} desk={desk} shop={shop} />
+      <Head sawing={sawing} desk={desk} shop={shop} aloud={aloud} />
       <Missing wanted={wanted} desk={desk} nameOf={named.nameOf} onPlan={() => setOpen('plan')} />
+      <GlueNow desk={desk} named={named} wanted={wanted} />
       <Ribbon plan={plan} done={done} step={hand?.step ?? null} />
       {hand ? (
         <CutDesk
@@ -183,10 +208,17 @@ export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named 
           hand={hand}
           stock={sawing.stock}
           nameOf={named.nameOf}
+          isAloud={aloud.isOn}
           onWrong={() => setOpen('wrong')}
         />
       ) : (
-        <AllSawn count={progress.done.length} wanted={wanted.length} back={back} />
+        <AfterSawing
+          count={progress.done.length + sawing.cutsBefore}
+          wanted={wanted.length}
+          plan={plan}
+          nameOf={named.nameOf}
+          back={back}
+        />
       )}
       {open === 'wrong' && (
         <WrongPiece
@@ -201,7 +233,14 @@ export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named 
           onClose={close}
         />
       )}
-      {open === 'plan' && <ReplanDialog job={named.job} names={named.names} onClose={close} />}
+      {open === 'plan' && (
+        <ReplanDialog
+          job={named.job}
+          names={named.names}
+          keeping={desk.state.keeping}
+          onClose={close}
+        />
+      )}
       <p className="mt-3 text-soft">
         Saw off and blade still before a setting is changed or a piece is touched; guard, eyes and
         ears as its manual says. Space or → when a cut is made, ← when the last one was not.

@@ -29,15 +29,18 @@ export interface Replan {
   accept: () => void;
 }
 
-/** What is left, laid out while the maker waits; accepted, its plan takes the place of the one before, and that can be undone. */
-export function useReplan(batch: string, onDone: () => void): Replan {
+/** What is left, laid out while the maker waits, once what was told is kept; accepted, its plan takes the place of the one before, and that can be undone. */
+export function useReplan(batch: string, isKept: boolean, onDone: () => void): Replan {
   const queries = useQueryClient();
   const say = useNotice();
   const [left, setLeft] = useState<LeftRecord | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
   const { search, state } = useSearchSession(() => {});
+  const [mayBegin, setMayBegin] = useState(isKept);
+  if (isKept && !mayBegin) setMayBegin(true);
   useEffect(() => {
+    if (!mayBegin) return;
     let isOpen = true;
     client
       .leftToSaw(batch)
@@ -50,7 +53,7 @@ export function useReplan(batch: string, onDone: () => void): Replan {
     return () => {
       isOpen = false;
     };
-  }, [batch, search]);
+  }, [batch, search, mayBegin]);
   const layout = left && left.job.parts.length === 0 ? NOTHING_LEFT : state.layout;
   const show = (sawing: SawingRecord) => queries.setQueryData(sawingKey(batch), sawing);
   const back = async (round: number) => {

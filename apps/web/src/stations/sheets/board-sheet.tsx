@@ -138,9 +138,9 @@ function Coordinates({ cut: { runs, line, beyond } }: { cut: BoardCut }) {
   if (runs === 'slanted')
     return (
       <>
-        from <Length ticks={Math.round(x)} /> right, <Length ticks={Math.round(y)} /> up to{' '}
-        <Length ticks={Math.round(u)} /> right, <Length ticks={Math.round(v)} /> up; kerf {beyond}{' '}
-        of it
+        from <Length ticks={Math.round(x)} /> right and <Length ticks={Math.round(y)} /> up of the
+        near left corner, to <Length ticks={Math.round(u)} /> right and{' '}
+        <Length ticks={Math.round(v)} /> up; kerf {beyond} of it
       </>
     );
   return runs === 'along' ? (
