@@ -1,4 +1,5 @@
 import { maxBy, minBy } from '../../lists/index.js';
+import { fromMm, type Ticks } from '../../measure/index.js';
 import { boundsOf } from '../../plane/index.js';
 import { chordOf, leftOfCut, NOTHING, type SawCut, type Wood } from './saw-cut.js';
 import { type Candidate, isMade, partedBy, type Sawing, type Wanted } from './target.js';
@@ -44,8 +45,8 @@ function placeOf({ point, along }: SawCut, { middle, isLong }: Lie, long: boolea
   return point[axis] + steps * along[axis];
 }
 
-/** How many of the parts on the left get an edge made by a cut. */
-const madeBy = ({ cut, left }: Candidate): number =>
+/** The parts on the left that get an edge made by a cut. */
+const partsMade = ({ cut, left }: Candidate): Wanted[] =>
   left.filter(({ edges }) =>
     edges.some(
       (edge) =>
@@ -53,7 +54,8 @@ const madeBy = ({ cut, left }: Candidate): number =>
         Math.abs(edge.along[0] - cut.along[0]) + Math.abs(edge.along[1] - cut.along[1]) < 1e-3 &&
         Math.abs(edge.shift - cut.shift) < 16,
     ),
-  ).length;
+  );
+const madeBy = (candidate: Candidate): number => partsMade(candidate).length;
 
 /** Of these the one that cuts off least from the low end, or lowest. */
 const lowest = (list: readonly Candidate[], lie: Lie): Candidate | null =>
@@ -118,23 +120,37 @@ function isBoundary({ left, right }: Candidate, lie: Lie): boolean {
 const midmost = (list: readonly Candidate[]): Candidate | null =>
   minBy(list, ({ left, right }) => Math.abs(left.length - right.length)) ?? null;
 
+/** Shortest piece that a hand holds; common practice, no source. */
+const HELD: Ticks = fromMm(200);
+
+/** Whether a hand holds a piece by its ends alone: then its corners are clipped along these, and not along its edges. */
+function isHeldAcross(wood: Wood): boolean {
+  const [left, bottom, right, top] = boundsOf([...wood.faceA, ...wood.faceB]);
+  return right - left < HELD && top - bottom >= HELD;
+}
+
 /** What comes first: the lower. */
 const RANKS = {
   rip: 0,
-  tilted: 1,
-  mitred: 2,
-  boundary: 3,
-  square: 4,
-  trim: 5,
-  clip: 6,
+  shortTilted: 1,
+  boundary: 2,
+  square: 3,
+  tilted: 4,
+  mitred: 5,
+  trim: 6,
+  clip: 7,
 } as const;
+
+/** Whether a part is too short, once it is off, to be held by hand: its bevel is cut while the board is long. */
+const isOfShort = (candidate: Candidate, { isLong }: Lie): boolean =>
+  partsMade(candidate).some(({ box }) => 2 * box[isLong ? 2 : 3] < HELD);
 
 function rankOf(candidate: Candidate, wood: Wood, lie: Lie): number {
   const { cut, left, right } = candidate;
   if (runsLong(cut, lie))
-    return right.length > 0 || 2 * madeBy(candidate) >= left.length ? RANKS.rip : RANKS.trim;
+    return right.length > 0 || 4 * madeBy(candidate) >= 3 * left.length ? RANKS.rip : RANKS.trim;
   if (!isFull(cut, wood, lie)) return RANKS.clip;
-  if (cut.shift !== 0) return RANKS.tilted;
+  if (cut.shift !== 0) return isOfShort(candidate, lie) ? RANKS.shortTilted : RANKS.tilted;
   if (Math.abs(cut.along[lie.isLong ? 0 : 1]) > SQUARE) return RANKS.mitred;
   return isBoundary(candidate, lie) ? RANKS.boundary : RANKS.square;
 }
@@ -155,7 +171,7 @@ export function chooseCut(wood: Wood, all: readonly Wanted[], sawing: Sawing): C
   if (best > RANKS.rip) {
     const row = rowOff(
       ranked.flatMap(({ candidate, rank }) =>
-        rank >= RANKS.tilted && rank <= RANKS.square ? [candidate] : [],
+        rank >= RANKS.shortTilted && rank <= RANKS.mitred ? [candidate] : [],
       ),
       wood,
       lie,
@@ -168,6 +184,6 @@ export function chooseCut(wood: Wood, all: readonly Wanted[], sawing: Sawing): C
   return lowest(
     found,
     // Corners of one end after those of the other: the stop then stands for two.
-    best === RANKS.clip ? { ...lie, isLong: true } : lie,
+    best === RANKS.clip ? { ...lie, isLong: !isHeldAcross(wood) } : lie,
   );
 }
