@@ -11,7 +11,12 @@ import { askedFor, countBoards, shortOf } from './asked.js';
 import { type BatchRow, batchOf, layoutOf } from './batch-rows.js';
 import { BatchesRepository } from './batches.repository.js';
 import { LayoutJudge, woodChanged } from './layout-judge.js';
-import { type GivenOffcut, LayoutsRepository, type TakenBoards } from './layouts.repository.js';
+import {
+  type GivenOffcut,
+  isAsGiven,
+  LayoutsRepository,
+  type TakenBoards,
+} from './layouts.repository.js';
 import { SawingRepository } from './sawing.repository.js';
 
 /** An offcut as it is noted that a batch gave it. */
@@ -159,15 +164,11 @@ export class AcceptanceService {
       given.map(({ id }) => id),
       true,
     );
-    const isWhole = ({ id, length, width, thickness }: GivenOffcut) => {
-      const now = boards.find((board) => board.id === id);
-      return (
-        now?.quantity === 1 &&
-        now.length === length &&
-        now.width === width &&
-        now.thickness === thickness
+    const isWhole = (offcut: GivenOffcut) =>
+      isAsGiven(
+        offcut,
+        boards.find((board) => board.id === offcut.id),
       );
-    };
     const used = given.filter((offcut) => !isWhole(offcut));
     if (used.length === 0) return given;
     const names = used.map(

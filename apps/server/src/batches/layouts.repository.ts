@@ -23,6 +23,16 @@ export interface GivenOffcut {
   piece: string | null;
 }
 
+/** Whether an offcut lies on the rack as it was given: neither sawn nor measured anew nor thrown away. */
+export const isAsGiven = (
+  { length, width, thickness }: GivenOffcut,
+  now: BoardRecord | undefined,
+): now is BoardRecord =>
+  now?.quantity === 1 &&
+  now.length === length &&
+  now.width === width &&
+  now.thickness === thickness;
+
 interface GivenRow extends Omit<GivenOffcut, 'id'> {
   board_id: string;
 }

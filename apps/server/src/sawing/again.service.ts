@@ -12,7 +12,7 @@ import { checkLayout } from '@spare-knot/core/layout';
 import { at } from '@spare-knot/core/lists';
 import { plainText } from '@spare-knot/core/text';
 import { z } from 'zod';
-import { LayoutsRepository } from '../batches/layouts.repository.js';
+import { isAsGiven, LayoutsRepository } from '../batches/layouts.repository.js';
 import { SawingRepository } from '../batches/sawing.repository.js';
 import { conflict, notFound, unsound } from '../http/problem.js';
 import { RackRepository } from '../rack/rack.repository.js';
@@ -115,12 +115,7 @@ export class AgainService {
     const boards = await this.rack.byIds(given.map((each) => each.id));
     const offcuts = given.map((offcut): OnRack => {
       const board = boards.find((each) => each.id === offcut.id);
-      const isWhole =
-        board?.quantity === 1 &&
-        board.length === offcut.length &&
-        board.width === offcut.width &&
-        board.thickness === offcut.thickness;
-      return { offcut, board, isWhole };
+      return { offcut, board, isWhole: isAsGiven(offcut, board) };
     });
     // A board whose offcut is promised to something else stays as it is laid.
     const promised = new Set(

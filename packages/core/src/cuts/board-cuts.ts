@@ -7,6 +7,7 @@ import { type NamedPlan, sawCutOf } from './progress.js';
 
 /** One cut as it is marked on its board, face A up. */
 export interface BoardCut {
+  id: string;
   /** In the order in which this board is cut, from 1, and the step that it is made in, from 1. */
   number: number;
   step: number;
@@ -62,6 +63,7 @@ export function boardCuts(
     const moved = ([x, y]: Point): Point => [x + aside[0], y + aside[1]];
     return [
       {
+        id,
         number: index + 1,
         step: must(steps.get(`${board}:${id}`), `the step of ${id}`),
         runs: runOf(sawCut.along),

@@ -23,6 +23,7 @@ export {
   printSpace,
   printWeight,
   readTape,
+  roundedOff,
 } from './print.js';
 export {
   fromInches,

@@ -1,7 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { parseLength, type UnitSystem } from './parse.js';
-import { type LengthStyle, printLength, printLengthUnit, readTape, roundToStyle } from './print.js';
+import {
+  type LengthStyle,
+  printLength,
+  printLengthUnit,
+  readTape,
+  roundedOff,
+  roundToStyle,
+} from './print.js';
 import { fromInches, fromMm, TICKS_PER_INCH, TICKS_PER_MM, toMm } from './ticks.js';
 
 const read = (text: string, system: UnitSystem = 'inch') => {
@@ -112,4 +119,12 @@ describe('printing', () => {
     expect(readTape(fromInches(0.5), 16)).toEqual({ negative: false, whole: 0, top: 1, bottom: 2 });
     expect(printLength(fromInches(-0.25), { system: 'inch', division: 16 })).toBe('−1/4');
   });
+});
+
+test('what a tape reading hides is what is left over its finest division', () => {
+  const inch = { system: 'inch', division: 16 } as const;
+  expect(roundedOff(fromInches(9.875), inch)).toBe(0);
+  expect(toMm(roundedOff(fromInches(9.875) + fromMm(0.5), inch))).toBeCloseTo(0.5);
+  expect(toMm(roundedOff(fromMm(302.8), { system: 'mm', division: 1 }))).toBeCloseTo(-0.2);
+  expect(roundedOff(fromMm(302.8), { system: 'mm', division: 10 })).toBe(0);
 });

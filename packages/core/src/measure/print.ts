@@ -58,6 +58,10 @@ export function printLength(ticks: Ticks, style: LengthStyle | FileStyle): strin
   return negative ? `−${text}` : text;
 }
 
+/** How much longer a length is than its tape reading, which is rounded to the tape's finest division; negative: shorter. In ticks. */
+export const roundedOff = (ticks: Ticks, style: LengthStyle): Ticks =>
+  ticks - roundToStyle(ticks, style);
+
 /** A length as text with its unit: `11 7/8 in` or `302 mm`. */
 export const printLengthUnit = (ticks: Ticks, style: LengthStyle | FileStyle): string =>
   `${printLength(ticks, style)} ${style.system === 'inch' ? 'in' : 'mm'}`;

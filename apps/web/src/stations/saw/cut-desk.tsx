@@ -10,20 +10,36 @@ import {
   sizeOf,
 } from '@spare-knot/core/cuts';
 import { at } from '@spare-knot/core/lists';
-import { printLength, printLengthUnit } from '@spare-knot/core/measure';
+import {
+  type LengthStyle,
+  printLength,
+  printLengthUnit,
+  roundedOff,
+  TICKS_PER_MM,
+  type Ticks,
+} from '@spare-knot/core/measure';
 import { CircleAlert, RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import { useBatch } from '../../batch/batch-context';
 import { Length } from '../../measure/length';
 import { useUnits } from '../../measure/units';
+import { type Mark, markOf } from './marks';
 import { useSpoken } from './read-aloud';
 import { SawDrawing } from './saw-drawing';
 import { givenWords, holdWords, lieWords, type NameOf, settingWords, toolWord } from './step-words';
 import { ScaleWords, TestPieces, useOwnedSaw } from './test-pieces';
 import type { Desk } from './use-desk';
+import type { Marking } from './use-shop';
+
+/** What rounding to the tape hides, where it can be seen: a tenth of a millimetre. */
+function roundedWords(ticks: Ticks, style: LengthStyle): string {
+  const mm = Math.round((roundedOff(ticks, style) / TICKS_PER_MM) * 10) / 10;
+  if (mm === 0) return '';
+  return ` (exactly ${Math.abs(mm)} mm ${mm > 0 ? 'more' : 'less'})`;
+}
 
 /** The number to set, in letters two fingers high. */
-function Setting({ step, number }: { step: NamedStep; number: number | null }) {
+function Setting({ step, mark: { number, words } }: { step: NamedStep; mark: Mark }) {
   const { style } = useUnits();
   const saw = useOwnedSaw(step.saw);
   return (
@@ -45,13 +61,8 @@ function Setting({ step, number }: { step: NamedStep; number: number | null }) {
             </span>
           </p>
           <p className="text-lg">
-            {step.stop === null && 'to a mark, from the end at your left along the fence'}
-            {step.stop !== null &&
-              (step.tool === 'rip' ? 'from the fence to the blade' : 'from the stop to the blade')}
-            {step.stop !== null &&
-              step.tool === 'crosscut' &&
-              saw?.hasStop === false &&
-              '; it has no stop: clamp a block to its fence'}
+            {words}
+            {roundedWords(number, style)}
           </p>
         </>
       )}
@@ -180,6 +191,7 @@ export function CutDesk({
   stock,
   nameOf,
   isAloud,
+  marking,
   onWrong,
 }: {
   desk: Desk;
@@ -188,6 +200,7 @@ export function CutDesk({
   nameOf: NameOf;
   /** Whether it is read out. */
   isAloud: boolean;
+  marking: Marking;
   onWrong: () => void;
 }) {
   const { batch } = useBatch();
@@ -205,7 +218,17 @@ export function CutDesk({
       }),
     [board, hand, step.tool, batch.saw.kerf, kind],
   );
-  const number = step.stop ?? seen.measured?.length ?? null;
+  const saw = useOwnedSaw(step.saw);
+  const mark = markOf(plan, hand, marking, {
+    step,
+    measured: seen.measured?.length ?? null,
+    hasStop: saw?.hasStop,
+    kerf: batch.saw.kerf,
+    thickness: kind?.thickness ?? 0,
+  });
+  // On the drawing it stands where it is measured, whatever was marked before.
+  const drawn = step.stop ?? seen.measured?.length ?? null;
+  const { number } = mark;
   const measure = number === null ? '' : `${printLengthUnit(number, style)}. `;
   const given = givenWords(plan, hand, seen.firstAt, nameOf);
   const spoken =
@@ -216,7 +239,7 @@ export function CutDesk({
   return (
     <div className="mt-2 grid gap-x-4 gap-y-3 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] md:grid-rows-[auto_1fr]">
       <div className="md:col-start-2">
-        <Setting step={step} number={number} />
+        <Setting step={step} mark={mark} />
       </div>
       <div className="md:col-start-1 md:row-span-2 md:row-start-1">
         <button
@@ -228,10 +251,10 @@ export function CutDesk({
           <SawDrawing
             seen={seen}
             isRip={step.tool === 'rip'}
-            hasStop={step.stop !== null && hand.how.end !== null}
+            hasStop={marking === 'stop' && step.stop !== null && hand.how.end !== null}
             nameOf={nameOf}
             label={`${lieWords(hand)} The blade’s line in red.`}
-            dimension={number === null ? null : printLength(number, style)}
+            dimension={drawn === null ? null : printLength(drawn, style)}
           />
         </button>
         <Presses desk={desk} step={step} onWrong={onWrong} />

@@ -19,7 +19,7 @@ import type { SawingState } from './sawing-session';
 import type { NameOf } from './step-words';
 import { type Desk, useDesk } from './use-desk';
 import { usePreparing } from './use-preparing';
-import { useScreenAwake, useShopMode } from './use-shop';
+import { MARKINGS, type Marking, useMarking, useScreenAwake, useShopMode } from './use-shop';
 import { WrongPiece } from './wrong-piece';
 
 /** What the panels of the batch are called, and the job that they are counted in. */
@@ -137,11 +137,13 @@ function Head({
   desk,
   shop: [isShop, setShop],
   aloud,
+  marking: [marking, setMarking],
 }: {
   sawing: SawingRecord;
   desk: Desk;
   shop: ReturnType<typeof useShopMode>;
   aloud: ReturnType<typeof useReadAloud>;
+  marking: ReturnType<typeof useMarking>;
 }) {
   const { plan, progress, lost, state } = desk;
   return (
@@ -154,10 +156,24 @@ function Head({
       )}
       <Keeping keeping={state.keeping} />
       <PlanBefore sawing={sawing} desk={desk} />
+      <label className="ml-auto flex min-h-11 items-center gap-2">
+        Marking
+        <select
+          className="field min-h-11"
+          value={marking}
+          onChange={(event) => setMarking(event.target.value as Marking)}
+        >
+          {Object.entries(MARKINGS).map(([way, words]) => (
+            <option key={way} value={way}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
       {aloud.canRead && (
         <button
           type="button"
-          className="btn ml-auto min-h-11"
+          className="btn min-h-11"
           aria-pressed={aloud.isOn}
           onClick={() => aloud.setOn(!aloud.isOn)}
         >
@@ -167,7 +183,7 @@ function Head({
       )}
       <button
         type="button"
-        className={`btn min-h-11 ${aloud.canRead ? '' : 'ml-auto'}`}
+        className="btn min-h-11"
         aria-pressed={isShop}
         onClick={() => setShop(!isShop)}
       >
@@ -188,6 +204,7 @@ export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named 
   const { plan, progress, done, hand, back } = desk;
   const shop = useShopMode();
   const aloud = useReadAloud();
+  const marking = useMarking();
   const [open, setOpen] = useState<'wrong' | 'plan' | null>(null);
   useScreenAwake();
   const { wanted } = withProgress(sawing, progress);
@@ -198,7 +215,7 @@ export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named 
       data-shop={shop[0]}
       className={`group ${shop[0] ? 'fixed inset-0 z-30 overflow-auto bg-white p-4 text-black' : 'mt-4'}`}
     >
-      <Head sawing={sawing} desk={desk} shop={shop} aloud={aloud} />
+      <Head sawing={sawing} desk={desk} shop={shop} aloud={aloud} marking={marking} />
       <Missing wanted={wanted} desk={desk} nameOf={named.nameOf} onPlan={() => setOpen('plan')} />
       <GlueNow desk={desk} named={named} wanted={wanted} />
       <Ribbon plan={plan} done={done} step={hand?.step ?? null} />
@@ -209,6 +226,7 @@ export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named 
           stock={sawing.stock}
           nameOf={named.nameOf}
           isAloud={aloud.isOn}
+          marking={marking[0]}
           onWrong={() => setOpen('wrong')}
         />
       ) : (
