@@ -95,11 +95,7 @@ test('pictures of every main view', async ({ page }) => {
   });
   await page.evaluate(() => window.scrollTo(0, 390));
   await page.screenshot({ path: path('to-buy') });
-  await page.getByRole('link', { name: 'Print the list' }).click();
-  await page.setViewportSize({ width: 900, height: 1100 });
-  await page.locator('[data-sheet="1"]').screenshot({ path: path('shopping-list') });
-  await page.setViewportSize({ width: 1280, height: 800 });
-  await page.getByRole('link', { name: 'Layout', exact: false }).first().click();
+  await page.evaluate(() => window.scrollTo(0, 0));
   await page.getByLabel(/Rack only/).check();
   await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
   await page.goto('/yard');
@@ -108,12 +104,6 @@ test('pictures of every main view', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText(/Laid out on \d+ boards/)).toBeVisible();
   await page.screenshot({ path: path('bench') });
-  await page.getByRole('link', { name: 'Martin house for the slipway' }).click();
-  await page.getByRole('tab', { name: 'Dry fit' }).click();
-  await expect(page.locator('canvas')).toBeVisible();
-  await page.waitForTimeout(1500);
-  await page.screenshot({ path: path('colony') });
-  await page.goto('/');
   await page.getByRole('link', { name: 'A barn owl box for the grain shed' }).click();
   await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
   await optionsDrawn(page);
@@ -135,6 +125,18 @@ test('pictures of every main view', async ({ page }) => {
   // What the notice says of the boards has been read by then.
   await expect(page.getByText('The boards are off the rack')).toBeHidden({ timeout: 30_000 });
   await page.screenshot({ path: path('saw') });
+  await page.getByRole('button', { name: /^That one went wrong/ }).click();
+  await page.getByRole('dialog').getByLabel('It is ruined').check();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^(Saw this panel again|Plan what lies in it again)$/ })
+    .click();
+  await expect(page.getByText(/laid out anew/).first()).toBeVisible();
+  await expect(page.getByText('still looking for better…')).toBeHidden({ timeout: 20_000 });
+  await page.screenshot({ path: path('saw-again') });
+  await page.goto('/shop');
+  await expect(page.locator('[data-saw]').first()).toBeVisible();
+  await page.screenshot({ path: path('shop') });
   await page.goto('/handbook');
   await page.getByRole('tab', { name: 'Kinds of box' }).click();
   await page.waitForTimeout(500);

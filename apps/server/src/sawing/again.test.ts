@@ -254,6 +254,9 @@ describe('planning again when something went wrong', () => {
     expect((await sawyer.keep(told)).status).toBe(200);
     expect((await sawyer.keep(told)).body.progress.ruined).toHaveLength(1);
     expect((await sawyer.keep({ ruined: [{ piece: '0:p9', mishap: 'ruined' }] })).status).toBe(409);
+    const more = { piece: '1:p0', left: [[0, 0, 90_000, 100]], mishap: 'ruined' };
+    const beyond = await sawyer.keep({ ruined: [more] });
+    expect([beyond.status, beyond.body.errors[0].path]).toEqual([422, 'ruined[0].left[0]']);
     expect((await sawyer.keep({ ruined: [{ piece: '0:p0', mishap: 'lost' }] })).status).toBe(400);
     const { version } = await acts.one(id);
     const refused = await acts.giveBack(id, version);

@@ -8,6 +8,9 @@ import {
   sawsOf,
 } from '@spare-knot/core/api';
 import {
+  liesIn,
+  type NamedBoard,
+  type NamedPiece,
   namedPlan,
   planCuts,
   progressProblems,
@@ -32,6 +35,12 @@ export const otherRound = (round: number) =>
     'It was planned again on another device. What you pressed belongs to the plan before.',
     { round },
   );
+
+/** A piece by the name that a progress gives it. */
+function pieceOf(boards: readonly NamedBoard[], key: string): NamedPiece | undefined {
+  const [index, id] = key.split(':');
+  return boards[Number(index)]?.pieces.find((each) => each.id === id);
+}
 
 /** Plans the cuts of taken boards, and keeps which are made and what went wrong. */
 @Injectable()
@@ -116,6 +125,17 @@ export class SawingService {
         done: progress.done,
         ruined: progress.ruined.map(({ piece }) => piece),
       });
+    for (const [index, { piece, left }] of ruined.entries()) {
+      const there = pieceOf(plan.boards, piece);
+      const beyond = left.findIndex((rect) => there?.wood && !liesIn(there, rect));
+      if (beyond >= 0)
+        throw unsound('What is left of a piece is more than there was', [
+          {
+            path: `ruined[${index}].left[${beyond}]`,
+            message: `it does not lie in “${piece}” on both faces`,
+          },
+        ]);
+    }
     await this.sawings.remove(
       here,
       said.undone.filter((cut) => before.has(cut)),
