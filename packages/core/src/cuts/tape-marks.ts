@@ -1,7 +1,7 @@
 import type { LayoutJob } from '../job/index.js';
-import { type LaidBoard, placePart } from '../layout/index.js';
+import { boardTree, type CutTree, type LaidBoard, type Wood } from '../layout/index.js';
 import type { Ticks } from '../measure/index.js';
-import type { Point } from '../plane/index.js';
+import { boundsOf, type Point } from '../plane/index.js';
 
 /** Where a panel ends along the board: what to pencil on face A from its left end. The kerf lies beyond the mark. */
 export interface TapeMark {
@@ -29,26 +29,33 @@ function endAt(face: readonly Point[], y: Ticks): Ticks {
   return there.length > 1 ? Math.max(...there) : Math.max(...face.map((point) => point[0]));
 }
 
-/** Running tape marks, each computed from the end of the board, so that rounding never adds up. Lengths in ticks. */
+/** The panels of a board as they come off, and as they lie where no cut parts them yet. */
+const panelsOn = ({ pieces, stuck }: CutTree): { wood: Wood; part: string; copy: number }[] => [
+  ...pieces.flatMap(({ wood, is }) =>
+    wood && is && typeof is === 'object' ? [{ wood, ...is }] : [],
+  ),
+  ...stuck.flatMap(({ wood, part }) => (part ? [{ wood, part: part.id, copy: part.copy }] : [])),
+];
+
+/** Running tape marks off the tree of the board, each computed from its end, so that rounding never adds up. Lengths in ticks. */
 export function boardMarks(job: LayoutJob, board: LaidBoard): BoardMarks {
-  const parts = new Map(job.parts.map((part) => [part.id, part]));
-  const width = job.stock.find((stock) => stock.id === board.stock)?.width ?? 0;
+  const stock = job.stock.find(({ id }) => id === board.stock);
+  if (!stock) return { marks: [], rips: [] };
   const marks: TapeMark[] = [];
   const rips = new Set<Ticks>();
-  for (const placement of board.placements) {
-    const part = parts.get(placement.part);
-    if (!part) continue;
-    const { faceA, bounds } = placePart(part, placement);
-    const [, bottom, right, top] = bounds;
-    const square = part.outline.length !== 4;
+  for (const { wood, part, copy } of panelsOn(boardTree(job, stock, board))) {
+    const [, bottom, right, top] = boundsOf([...wood.faceA, ...wood.faceB]).map(Math.round);
+    if (bottom === undefined || right === undefined || top === undefined) continue;
+    const isCut = wood.faceA.length !== 4;
+    const end = (y: Ticks): Ticks => (isCut ? right : Math.round(endAt(wood.faceA, y)));
     marks.push({
-      near: square ? right : endAt(faceA, bottom),
-      far: square ? right : endAt(faceA, top),
-      part: placement.part,
-      copy: placement.copy,
+      near: end(bottom),
+      far: end(top),
+      part,
+      copy,
       row: bottom <= EDGE ? 'near' : 'far',
     });
-    if (top - bottom < width - EDGE) rips.add(top - bottom);
+    if (top - bottom < stock.width - EDGE) rips.add(top - bottom);
   }
   return {
     marks: marks.sort((a, b) => Math.max(a.near, a.far) - Math.max(b.near, b.far)),
