@@ -75,3 +75,49 @@ describe('what the release before kept', () => {
     expect(await summaries()).toEqual(before);
   });
 });
+
+describe('what was sawn before a plan could take the place of another', () => {
+  let sawn: TestServer;
+  beforeAll(async () => {
+    sawn = await openTestServer(async (database) => {
+      await releaseBefore(database);
+      await migrate(database, '0006-sawing');
+      const { batch_id } = await database('layouts').whereNotNull('accepted_at').first();
+      const board = {
+        stock: 'picket',
+        piece: 0,
+        pieces: [{ id: 'p0' }, { id: 'p1' }, { id: 'p2' }],
+      };
+      const plan = {
+        format: 'spare-knot/cut-plan',
+        version: 1,
+        boards: [{ ...board, cuts: [{ id: 'c1', of: 'p0', gives: ['p1', 'p2'] }] }],
+        steps: [],
+        settings: 0,
+        boardAfterBoard: 0,
+        lowerBound: 0,
+        minutes: 0,
+      };
+      const started_at = new Date('2026-01-02T03:04:05.000Z');
+      await database('sawings').insert({ batch_id, plan: JSON.stringify(plan), started_at });
+      await database('sawn_cuts').insert({ batch_id, cut: '0:c1', sawn_at: started_at });
+    });
+  });
+  afterAll(() => sawn.close());
+
+  test('is the first round, with every cut that was made, though its box is refused by now', async () => {
+    const { batches } = batchList.parse((await sawn.http.get('/api/batches')).body);
+    const taken = must(
+      batches.find(({ state }) => state.is === 'taken'),
+      'taken',
+    );
+    const { body } = await sawn.http.get(`/api/batches/${taken.id}/sawing`);
+    expect(body.sawing).toMatchObject({
+      round: 0,
+      startedAt: '2026-01-02T03:04:05.000Z',
+      progress: { done: ['0:c1'], ruined: [] },
+    });
+    const left = await sawn.http.get(`/api/batches/${taken.id}/sawing/left`);
+    expect([left.status, left.body.errors[0].path]).toEqual([422, 'plan']);
+  });
+});

@@ -23,8 +23,8 @@ const STEPS: readonly Step[] = [
   { name: '0007-saw-rounds', up: sawRounds },
 ];
 
-const source: Knex.MigrationSource<Step> = {
-  getMigrations: async () => [...STEPS],
+const sourceOf = (steps: readonly Step[]): Knex.MigrationSource<Step> => ({
+  getMigrations: async () => [...steps],
   getMigrationName: (step) => step.name,
   getMigration: async (step) => ({
     up: step.up,
@@ -32,12 +32,13 @@ const source: Knex.MigrationSource<Step> = {
       throw new Error('migrations only move forward');
     },
   }),
-};
+});
 
-/** Brings the database to the newest schema; does nothing when it is there already. */
-export async function migrate(knex: Knex): Promise<void> {
+/** Brings the database to the newest schema, or to an earlier one that is named; does nothing when it is there already. */
+export async function migrate(knex: Knex, last?: string): Promise<void> {
+  const end = last === undefined ? STEPS.length : STEPS.findIndex(({ name }) => name === last) + 1;
   await knex.migrate.latest({
-    migrationSource: source,
+    migrationSource: sourceOf(STEPS.slice(0, end)),
     tableName: 'migrations',
     disableTransactions: true,
   });

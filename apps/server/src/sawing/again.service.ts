@@ -111,6 +111,13 @@ export class AgainService {
 
   private async look(id: string): Promise<Looked> {
     const sawn = await this.sawing.sawn(id);
+    if (sawn.job.parts.length === 0)
+      throw unsound('This box cannot be built by now', [
+        {
+          path: 'plan',
+          message: 'Box says why; what is left cannot be laid out without its panels',
+        },
+      ]);
     const given = await this.layouts.givenBy(id);
     const boards = await this.rack.byIds(given.map((each) => each.id));
     const offcuts = given.map((offcut): OnRack => {

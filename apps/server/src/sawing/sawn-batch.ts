@@ -13,7 +13,6 @@ import type { KeptOffcut } from '@spare-knot/core/layout';
 import { at, must } from '@spare-knot/core/lists';
 import { boundsOf } from '@spare-knot/core/plane';
 import type { Round } from '../batches/sawing.repository.js';
-import { unsound } from '../http/problem.js';
 
 /** Where the wood of a plan comes from: a board of the rack, whole or a piece of it. */
 export interface Origin {
@@ -39,13 +38,17 @@ export const idOnRack = (stock: string): string => stock.split('@')[0] ?? stock;
 export const originName = ({ board, isPiece }: Origin): string =>
   isPiece ? `${board.name}, a piece of it` : board.name;
 
-/** The job that a batch was accepted for. */
+/**
+ * The job that a batch was accepted for. A box that is refused by now, by a rule that came later, is sawn on by its plan: then nothing is
+ * known of what else was wanted.
+ */
 function acceptedJob(batch: BatchRecord): LayoutJob {
-  const { accepted } = batch;
-  const { boards, layout } = must(accepted, 'an accepted layout');
-  const made = layoutJob(batchQuestion(batch, boards));
-  if (!made.ok) throw unsound('This box cannot be built', []);
-  return { ...made.job, stock: woodInUse(made.job.stock, layout).stock };
+  const { boards, layout } = must(batch.accepted, 'an accepted layout');
+  const question = batchQuestion(batch, boards);
+  const made = layoutJob(question);
+  const { name, saw, stock, seconds } = question;
+  const job = made.ok ? made.job : { name, saw, parts: [], stock, pinned: [], effort: { seconds } };
+  return { ...job, stock: woodInUse(job.stock, layout).stock };
 }
 
 function originsOf(
