@@ -7,7 +7,7 @@ import {
   spokenName,
 } from '@spare-knot/core/animals';
 import { boardOffered, type NewBatch, NO_WISHES, type Supply } from '@spare-knot/core/api';
-import { limitsOf } from '@spare-knot/core/cuts';
+import { limitsOf, reachOfSaws } from '@spare-knot/core/cuts';
 import { animalsOf, type Family, familyById } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import { type BoxPlan, startPlan } from '@spare-knot/core/plan';
@@ -35,6 +35,7 @@ function useStart() {
   const rack = useQuery({ queryKey: ['rack'], queryFn: client.rack });
   const yard = useQuery({ queryKey: ['yard'], queryFn: client.yard });
   const shop = useQuery({ queryKey: ['shop'], queryFn: client.shop });
+  const saws = shop.data?.saws ?? [];
   const { style } = useUnits();
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -47,8 +48,8 @@ function useStart() {
         ...batch,
         units: style.system,
         division: style.division,
-        saw: limitsOf(shop.data?.saws ?? [], STANDARD_SAW),
-        wishes: { ...NO_WISHES, supply },
+        saw: limitsOf(saws, STANDARD_SAW),
+        wishes: { ...NO_WISHES, ...reachOfSaws(saws), supply },
       });
       queries.setQueryData(['batch', kept.id], kept);
       void queries.invalidateQueries({ queryKey: ['batches'] });

@@ -66,6 +66,7 @@ export {
   limitsOf,
   type OwnedSaw,
   onScale,
+  reachOfSaws,
   SAW_KINDS,
   type SawKind,
   type ShopSaw,

@@ -3,7 +3,15 @@ import { board, job, layout, part, placed, points } from '../../test/layouts.js'
 import { STANDARD_SAW } from '../job/index.js';
 import { fromMm } from '../measure/index.js';
 import { planCuts } from './plan-cuts.js';
-import { isWithin, limitsOf, type OwnedSaw, onScale, scaleOff, shopSaws } from './saws.js';
+import {
+  isWithin,
+  limitsOf,
+  type OwnedSaw,
+  onScale,
+  reachOfSaws,
+  scaleOff,
+  shopSaws,
+} from './saws.js';
 
 const saw = (kind: OwnedSaw['kind'], change: Partial<OwnedSaw> = {}): OwnedSaw => ({
   name: `${kind} saw`,
@@ -42,6 +50,16 @@ describe('what the cuts of a job may be, by the saws of the shop', () => {
     expect(isWithin(chop, STANDARD_SAW)).toBe(false);
     expect(isWithin(chop, { ...STANDARD_SAW, rip: false, maxTilt: 60 })).toBe(false);
     expect(isWithin(chop, { ...STANDARD_SAW, rip: false, kerf: fromMm(1) })).toBe(false);
+  });
+
+  test('the widest board that any crosses, and the shortest piece that all of them hold', () => {
+    const two = [
+      saw('mitre', { capacity: fromMm(310), handMin: fromMm(180) }),
+      saw('table', { capacity: fromMm(400), handMin: fromMm(250) }),
+    ];
+    expect(reachOfSaws(two)).toEqual({ crosscut: fromMm(400), handHeld: fromMm(250) });
+    expect(reachOfSaws([...two, saw('hand', { handMin: 0 })])?.crosscut).toBeNull();
+    expect(reachOfSaws([saw('jigsaw')])).toBeNull();
   });
 
   test('a scale that is off is set so that the blade is right, and a test piece says how far it is off', () => {

@@ -81,6 +81,19 @@ export function limitsOf(owned: readonly OwnedSaw[], saw: Saw): Saw {
   };
 }
 
+/** The widest board that the shop's saws cut across, and the shortest piece that is held by hand at all of them; null: any. */
+export function reachOfSaws(
+  owned: readonly OwnedSaw[],
+): { crosscut: Ticks | null; handHeld: Ticks } | null {
+  const crossing = owned.filter(({ kind }) => TOOLS[kind].includes('crosscut'));
+  if (crossing.length === 0) return null;
+  const widths = crossing.map(({ capacity }) => capacity);
+  return {
+    crosscut: widths.includes(null) ? null : most(widths.map((width) => width ?? 0)),
+    handHeld: most(crossing.filter((saw) => !isByHand(saw)).map(({ handMin }) => handMin)),
+  };
+}
+
 /** Whether a job's cuts may be what the shop's saws do. */
 export function isWithin(owned: readonly OwnedSaw[], saw: Saw): boolean {
   const limits = limitsOf(owned, saw);

@@ -1,5 +1,5 @@
 import type { LayoutWishes } from '@spare-knot/core/api';
-import { isWithin, limitsOf } from '@spare-knot/core/cuts';
+import { isWithin, limitsOf, reachOfSaws } from '@spare-knot/core/cuts';
 import type { Saw } from '@spare-knot/core/job';
 import type { Goals } from '@spare-knot/core/layout';
 import { fromMm, toMm } from '@spare-knot/core/measure';
@@ -202,11 +202,16 @@ function MoreOfTheSaw(settings: Settings) {
 }
 
 /** Where a batch asks for other cuts than the shop’s saws make: what they do, to be taken over. */
-function ShopsSaws({ saw, changeSaw }: Pick<Settings, 'saw' | 'changeSaw'>) {
+function ShopsSaws({ saw, changeSaw, change }: Pick<Settings, 'saw' | 'changeSaw' | 'change'>) {
   const { shop } = useTools();
   const saws = shop?.saws ?? [];
   if (saws.length === 0 || isWithin(saws, saw)) return null;
   const limits = limitsOf(saws, saw);
+  const takeOver = () => {
+    changeSaw(limits);
+    const reach = reachOfSaws(saws);
+    if (reach) change(reach);
+  };
   return (
     <div role="status" className="mt-2 rounded-md border border-warn bg-warn-pale p-2 text-sm">
       <p>
@@ -214,7 +219,7 @@ function ShopsSaws({ saw, changeSaw }: Pick<Settings, 'saw' | 'changeSaw'>) {
         {limits.maxMitre}°, blade to {limits.maxTilt}°, {limits.rip ? 'they rip' : 'none rips'}
         {!limits.throughCuts || saw.throughCuts ? '' : ', none turns inside the wood'}.
       </p>
-      <button type="button" className="btn mt-1" onClick={() => changeSaw(limits)}>
+      <button type="button" className="btn mt-1" onClick={takeOver}>
         Take over what they do
       </button>
     </div>
@@ -258,7 +263,7 @@ export function SawCard({ change }: Pick<Settings, 'change'>) {
       <Tick checked={!saw.rip} locked={locked} onChange={(chop) => changeSaw({ rip: !chop })}>
         Chop saw only: nothing is ripped
       </Tick>
-      {!locked && <ShopsSaws saw={saw} changeSaw={changeSaw} />}
+      {!locked && <ShopsSaws saw={saw} changeSaw={changeSaw} change={change} />}
       <MoreOfTheSaw
         saw={saw}
         wishes={wishes}
