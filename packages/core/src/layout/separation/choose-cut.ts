@@ -137,8 +137,9 @@ const RANKS = {
   square: 3,
   tilted: 4,
   mitred: 5,
-  trim: 6,
-  clip: 7,
+  offcut: 6,
+  trim: 7,
+  clip: 8,
 } as const;
 
 /** Whether a part is too short, once it is off, to be held by hand: its bevel is cut while the board is long. */
@@ -150,6 +151,8 @@ function rankOf(candidate: Candidate, wood: Wood, lie: Lie): number {
   if (runsLong(cut, lie))
     return right.length > 0 || 4 * madeBy(candidate) >= 3 * left.length ? RANKS.rip : RANKS.trim;
   if (!isFull(cut, wood, lie)) return RANKS.clip;
+  // An offcut comes off by the edge of a part beside it, where that does.
+  if (partsMade(candidate).every(({ target }) => !target.part)) return RANKS.offcut;
   if (cut.shift !== 0) return isOfShort(candidate, lie) ? RANKS.shortTilted : RANKS.tilted;
   if (Math.abs(cut.along[lie.isLong ? 0 : 1]) > SQUARE) return RANKS.mitred;
   return isBoundary(candidate, lie) ? RANKS.boundary : RANKS.square;
@@ -171,7 +174,7 @@ export function chooseCut(wood: Wood, all: readonly Wanted[], sawing: Sawing): C
   if (best > RANKS.rip) {
     const row = rowOff(
       ranked.flatMap(({ candidate, rank }) =>
-        rank >= RANKS.shortTilted && rank <= RANKS.mitred ? [candidate] : [],
+        rank >= RANKS.shortTilted && rank <= RANKS.offcut ? [candidate] : [],
       ),
       wood,
       lie,
