@@ -97,7 +97,9 @@ test('pictures of every main view', async ({ page }) => {
   await page.screenshot({ path: path('to-buy') });
   await page.evaluate(() => window.scrollTo(0, 0));
   await page.getByLabel(/Rack only/).check();
-  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/^(The search has ended|As it was kept)\.$/)).toBeVisible({
+    timeout: 20_000,
+  });
   await page.goto('/yard');
   await expect(page.locator('[data-offer]').first()).toBeVisible();
   await page.screenshot({ path: path('yard') });
