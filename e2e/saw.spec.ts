@@ -34,6 +34,8 @@ test('from the first cut to the last: each kept at once, through a lost connecti
   page,
   context,
 }) => {
+  // Cut after cut by hand: it takes its time.
+  test.slow();
   await readyToSaw(page);
   await expect(page.getByText(/cuts out of .* at \d+ settings/)).toBeVisible();
   await page.getByRole('button', { name: 'Begin with the first cut' }).click();
@@ -88,6 +90,8 @@ test('a whole batch with two miscuts, the server killed between: told, planned a
   page,
   server,
 }) => {
+  // Cut after cut by hand: it takes its time.
+  test.slow();
   await readyToSaw(page);
   await page.getByRole('button', { name: 'Begin with the first cut' }).click();
   const [, all] = await countOf(page);
@@ -155,6 +159,8 @@ test('a whole batch with two miscuts, the server killed between: told, planned a
 test('the shop’s saws: a scale that is off is set right, and what a test piece shows is kept', async ({
   page,
 }) => {
+  // Cut after cut by hand: it takes its time.
+  test.slow();
   await page.goto('/shop');
   await expect(page.getByRole('heading', { name: 'Saws' })).toBeVisible();
   await breaksNoRule(page);
