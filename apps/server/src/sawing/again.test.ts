@@ -197,6 +197,43 @@ describe('planning again when something went wrong', () => {
     expect((await sawyer.look()).round).toBe(1);
   });
 
+  test('a board that goes back to the pile that another is taken from is counted once, there and back', async () => {
+    const sawyer = await Sawyer.begin();
+    await sawyer.spoil(await sawyer.untilPanel());
+    await acts.addBoards({ ...roughPicket, quantity: 3 });
+    const [rack, boards] = [await rackNow(), await wholeBoards()];
+    const left = await sawyer.left();
+    const found = sawyer.layOut(left);
+    // A board of the batch that nobody has sawn, and one more of its pile on the rack.
+    const own = must(
+      left.job.stock.find(
+        ({ id, from }) =>
+          !from &&
+          !id.includes('@') &&
+          left.job.stock.some((each) => each.id === `${id}@1`) &&
+          found.boards.some(({ stock }) => stock === id),
+      ),
+      'a pile of the batch with more of it on the rack',
+    );
+    const price = left.job.stock.find(({ id }) => id === `${own.id}@1`)?.price ?? 0;
+    const free = new Set(
+      found.boards.flatMap(({ stock, piece }) => (stock === `${own.id}@1` ? [piece] : [])),
+    );
+    const at1 = [0, 1, 2].find((piece) => !free.has(piece)) ?? 0;
+    const last = found.boards.findLastIndex(({ stock }) => stock === own.id);
+    const swapped = found.boards.map((each, index) =>
+      index === last ? { ...each, stock: `${own.id}@1`, piece: at1 } : each,
+    );
+    const cost = found.cost + price;
+    const answer = await sawyer.again({ ...found, boards: swapped, cost, optimal: false });
+    expect([answer.status, answer.body.detail]).toEqual([200, undefined]);
+    expect(await wholeBoards()).toBe(boards);
+    const back = await server.http.post(`${path(sawyer.id)}/back`).send({ round: 1 });
+    expect(back.status).toBe(200);
+    expect(await wholeBoards()).toBe(boards);
+    expect(await rackNow()).toEqual(rack);
+  });
+
   test('boards come from the rack when what is left is too small, and go back when the plan does', async () => {
     const sawyer = await Sawyer.begin();
     const { plan } = sawyer.sawing;

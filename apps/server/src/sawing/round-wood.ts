@@ -184,7 +184,8 @@ export class RoundWood {
       await this.layouts.takeMore(id, { board, quantity: -quantity });
     }
     for (const { board, pile, quantity } of moves.returned) {
-      const now = there(pile);
+      // As it is by now: boards of the same pile may just have come back.
+      const [now] = await this.rack.byIds([pile], true);
       if (now) await this.rack.take(now, quantity, id);
       await this.layouts.takeMore(id, { board, quantity });
     }
