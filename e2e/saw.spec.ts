@@ -134,6 +134,10 @@ test('a whole batch with two miscuts, the server killed between: told, planned a
   await expect(page.getByText('Still to be sawn, and in no plan:')).toBeVisible();
   expect((await countOf(page))[0]).toBe(before);
   await planAgain();
+  // On paper its boards are told by what they are.
+  await page.getByRole('link', { name: /^Sheets/ }).click();
+  await expect(page.getByText('What lies there')).toBeVisible();
+  await page.getByRole('link', { name: /^Saw/ }).click();
 
   // A second one measures too little.
   await makeCut(page);

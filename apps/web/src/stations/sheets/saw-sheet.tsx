@@ -28,20 +28,26 @@ function Group({ group: { gives, lies, holds, mark, boards } }: { group: AlikeCu
 export function SawSheet({
   steps,
   first,
+  isOfLayout,
 }: {
   steps: readonly StepOnPaper[];
   /** What is done before all of it, on the first sheet; null on the others. */
   first: readonly string[] | null;
+  /** Whether its boards are those of the layout; else they are told by `first`. */
+  isOfLayout: boolean;
 }) {
+  const order = isOfLayout ? 'in the order of the layout' : 'as they are listed here';
   return (
     <>
       <h2 className="mt-[3mm] font-slab text-[4.2mm]">
         Saw steps
-        {first ? ': boxes are numbered by board, in the order of the layout' : ', continued'}
+        {first ? `: boxes are numbered by board, ${order}` : ', continued'}
       </h2>
       {first && first.length > 0 && (
         <div className="mt-[2mm] border-t-[0.2mm] border-[#999] pt-[0.8mm]">
-          <p className="font-bold">Before the first cut, while the boards are long</p>
+          <p className="font-bold">
+            {isOfLayout ? 'Before the first cut, while the boards are long' : 'What lies there'}
+          </p>
           <ul>
             {first.map((words) => (
               <li key={words}>

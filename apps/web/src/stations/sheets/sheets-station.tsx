@@ -1,10 +1,15 @@
-import { batchQuestion, sawsOf } from '@spare-knot/core/api';
-import { type NamedPlan, namedPlan, planCuts, seenAtSaw } from '@spare-knot/core/cuts';
+import { batchQuestion, type SawingRecord, sawsOf } from '@spare-knot/core/api';
+import { type NamedPlan, namedPlan, planCuts, seenAtSaw, sizeOf } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob, panelsAsSawn } from '@spare-knot/core/job';
 import { type Layout, shoppingList } from '@spare-knot/core/layout';
 import { at } from '@spare-knot/core/lists';
-import { printLength, type Ticks } from '@spare-knot/core/measure';
+import {
+  type LengthStyle,
+  printLength,
+  printLengthUnit,
+  type Ticks,
+} from '@spare-knot/core/measure';
 import { panelNames, partName } from '@spare-knot/core/panels';
 import { boardDrawing } from '@spare-knot/core/sheets';
 
@@ -82,18 +87,35 @@ function useCutListFile(names: Names): FileToTake[] {
 interface CutsOnPaper {
   plan: NamedPlan;
   stock: readonly { id: string; thickness: Ticks }[];
+  /** What its boards are called, where they are not those of the layout any more. */
+  pieces: readonly string[] | null;
 }
+
+/** What lies there to be sawn by a plan that was made in the middle of it: each piece by its board and its size. */
+const piecesOf = ({ plan, stock }: SawingRecord, style: LengthStyle): string[] =>
+  plan.boards.flatMap(({ stock: id, pieces }, index) => {
+    const [piece] = pieces;
+    const name = stock.find((each) => each.id === id)?.name ?? 'a board';
+    if (!piece) return [];
+    const [long, wide] = [sizeOf(piece, 'along'), sizeOf(piece, 'across')];
+    return [
+      `board ${index + 1} is ${name}, ${printLength(long, style)} × ${printLengthUnit(wide, style)}`,
+    ];
+  });
 
 /** How the boards are sawn: as sawing began with them, or as it would. */
 function useCutPlan(job: LayoutJob | null, layout: Layout | null): CutsOnPaper | null {
   const { batch } = useBatch();
   const { data } = useSawing(batch.id, batch.accepted !== null);
   const { shop } = useTools();
+  const { style } = useUnits();
   return useMemo(() => {
-    if (data) return { plan: data.plan, stock: data.stock };
+    if (data) return { ...data, pieces: data.round > 0 ? piecesOf(data, style) : null };
     const planned = job && layout ? planCuts(job, layout, shop && sawsOf(shop)) : null;
-    return job && planned?.ok ? { plan: namedPlan(planned.plan), stock: job.stock } : null;
-  }, [data, job, layout, shop]);
+    return job && planned?.ok
+      ? { plan: namedPlan(planned.plan), stock: job.stock, pieces: null }
+      : null;
+  }, [data, job, layout, shop, style]);
 }
 
 /** Panels by their names, and marks where a cut has no stop. */
@@ -225,13 +247,14 @@ export function SheetsStation() {
   const cuts = useCutPlan(job, layout);
   const plan = cuts?.plan ?? null;
   const onPaper = useMemo(
-    () => (plan && job ? withCuts(laid, plan, job) : laid),
-    [laid, plan, job],
+    () => (plan && job && !cuts?.pieces ? withCuts(laid, plan, job) : laid),
+    [laid, plan, job, cuts],
   );
   const pages = useMemo(() => sheetsOf(panels, onPaper, size), [panels, onPaper, size]);
   const buys = toBuy.length > 0 ? 1 : 0;
   const preparing = usePreparing(job, sound?.box ?? null, layout).join('\n');
-  const first = useMemo(() => preparing.split('\n').filter((words) => words !== ''), [preparing]);
+  const before = useMemo(() => preparing.split('\n').filter((words) => words !== ''), [preparing]);
+  const first = cuts?.pieces ?? before;
   const sawn = useMemo(
     () => (cuts && job ? sawSheets(cuts.plan, readingOf(cuts, job, names), size, first) : []),
     [cuts, job, names, size, first],
@@ -296,7 +319,7 @@ export function SheetsStation() {
             of={sheets}
             name={name}
           >
-            <SawSheet steps={steps} first={index === 0 ? first : null} />
+            <SawSheet steps={steps} first={index === 0 ? first : null} isOfLayout={!cuts?.pieces} />
           </Sheet>
         ))}
       </main>
