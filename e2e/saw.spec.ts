@@ -99,6 +99,12 @@ test('a whole batch with two miscuts, the server killed between: told, planned a
   while ((await countOf(page))[0] < all / 2) await makeCut(page);
   await page.getByRole('button', { name: /^That one went wrong/ }).click();
   const dialog = page.getByRole('dialog');
+  // A key that is pressed there makes no cut.
+  const [pressed] = await countOf(page);
+  await dialog.focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowRight');
+  expect((await countOf(page))[0]).toBe(pressed);
   await dialog.getByLabel('It is ruined').check();
   const good = dialog.getByRole('textbox', { name: /^What is good of it/ });
   await good.fill('2 x 2');

@@ -9,6 +9,7 @@ import {
   writeProgress,
 } from '@spare-knot/core/exchange';
 import type { LayoutJob } from '@spare-knot/core/job';
+import { must } from '@spare-knot/core/lists';
 import { z } from 'zod';
 import { Database } from '../database/database.js';
 import { parsedJson } from '../database/kept-table.js';
@@ -162,8 +163,8 @@ export class SawingRepository {
   }
 
   async ruin({ batch, round }: At, ruined: Ruined, mishap: Mishap): Promise<void> {
-    const [written] = writeProgress({ done: [], ruined: [ruined] }).ruined ?? [];
-    const { piece, ...rest } = written ?? { piece: ruined.piece };
+    const written = writeProgress({ done: [], ruined: [ruined] });
+    const { piece, ...rest } = must(written.ruined?.[0], 'what went wrong, as it is written');
     await this.database.now('ruined_pieces').insert({
       batch_id: batch,
       round,

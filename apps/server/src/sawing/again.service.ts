@@ -6,10 +6,9 @@ import {
   sawsOf,
   woodAsked,
 } from '@spare-knot/core/api';
-import { type Left, leftToSaw, namedPlan, planAgain } from '@spare-knot/core/cuts';
+import { type Left, leftToSaw, named, namedPlan, planAgain } from '@spare-knot/core/cuts';
 import { type Stock, suits } from '@spare-knot/core/job';
 import { checkLayout } from '@spare-knot/core/layout';
-import { at } from '@spare-knot/core/lists';
 import { plainText } from '@spare-knot/core/text';
 import { z } from 'zod';
 import { isAsGiven, LayoutsRepository } from '../batches/layouts.repository.js';
@@ -41,8 +40,8 @@ export class AgainService {
     for (const board of rack) origins.set(fromRack(board.id, round), { board, isPiece: false });
     for (const { id: stock, from } of left.job.stock)
       if (from && !origins.has(stock)) {
-        const cut = at(sawn.plan.boards, Number(from.piece.split(':')[0]));
-        const origin = sawn.origins.get(cut.stock);
+        const { board } = named(sawn.plan.boards, from.piece);
+        const origin = board && sawn.origins.get(board.stock);
         if (origin) origins.set(stock, { ...origin, isPiece: true });
       }
     return {
@@ -127,7 +126,7 @@ export class AgainService {
     // A board whose offcut is promised to something else stays as it is laid.
     const promised = new Set(
       offcuts.flatMap(({ offcut: { piece }, isWhole }) =>
-        piece === null || isWhole ? [] : [Number(piece.split(':')[0])],
+        piece === null || isWhole ? [] : [named(sawn.plan.boards, piece).index],
       ),
     );
     const left = leftToSaw(sawn, {

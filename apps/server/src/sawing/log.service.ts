@@ -3,6 +3,7 @@ import type { LearnedRecord, SawingLog } from '@spare-knot/core/api';
 import {
   learnedCosts,
   type NamedPiece,
+  named,
   partsIn,
   type SawnPlan,
   sawnBoards,
@@ -39,9 +40,8 @@ export class LogService {
     return {
       rounds: timed.map((sawn, round) => ({ round, steps: timesOf(sawn, costs) })),
       mishaps: mishaps.map(({ round, piece, mishap }) => {
-        const [index, name = ''] = piece.split(':');
-        const board = at(at(rounds, round).plan.boards, Number(index));
-        return { round, piece, mishap, parts: partsIn(board, name) };
+        const { board, id: name } = named(at(rounds, round).plan.boards, piece);
+        return { round, piece, mishap, parts: board ? partsIn(board, name) : [] };
       }),
       wood: woodOf(rounds),
     };

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { type BoardRecord, boardRecord, newBoards } from '@spare-knot/core/api';
-import { type Left, namedBoards, type PlannedAgain } from '@spare-knot/core/cuts';
+import { type Left, named, namedBoards, type PlannedAgain } from '@spare-knot/core/cuts';
 import { at } from '@spare-knot/core/lists';
 import { z } from 'zod';
 import { givenAs, offcutBoard } from '../batches/acceptance.service.js';
@@ -139,7 +139,7 @@ export class RoundWood {
     const given: string[] = [];
     for (const [place, { stock, offcuts }] of planned.layout.boards.entries()) {
       const kind = planned.job.stock.find((each) => each.id === stock);
-      const cut = kind?.from && sawn.plan.boards[Number(kind.from.piece.split(':')[0])];
+      const cut = kind?.from && named(sawn.plan.boards, kind.from.piece).board;
       const board =
         (sawn.origins.get(stock) ?? sawn.origins.get(cut?.stock ?? ''))?.board ??
         rack.find((each) => each.id === idOnRack(stock));

@@ -11,6 +11,7 @@ import {
   liesIn,
   type NamedBoard,
   type NamedPiece,
+  named,
   namedPlan,
   planCuts,
   progressProblems,
@@ -38,8 +39,8 @@ export const otherRound = (round: number) =>
 
 /** A piece by the name that a progress gives it. */
 function pieceOf(boards: readonly NamedBoard[], key: string): NamedPiece | undefined {
-  const [index, id] = key.split(':');
-  return boards[Number(index)]?.pieces.find((each) => each.id === id);
+  const { board, id } = named(boards, key);
+  return board?.pieces.find((each) => each.id === id);
 }
 
 /** Plans the cuts of taken boards, and keeps which are made and what went wrong. */

@@ -3,6 +3,7 @@ import {
   type Copy,
   madeParts,
   type NamedBoard,
+  named,
   type Rect,
   type Sawing,
   sawnBoards,
@@ -63,7 +64,7 @@ function originsOf(
     for (const { id, from } of job.stock) {
       const board = boards.get(idOnRack(id));
       const carried = id.startsWith('kept ') ? undefined : before.get(id);
-      const cut = from && before.get(plan[Number(from.piece.split(':')[0])]?.stock ?? '');
+      const cut = from && before.get(named(plan, from.piece).board?.stock ?? '');
       const origin = board
         ? { board, isPiece: false }
         : (carried ?? (cut && { ...cut, isPiece: true }));

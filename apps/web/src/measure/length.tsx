@@ -1,7 +1,7 @@
 import { printLength, readTape, type Ticks } from '@spare-knot/core/measure';
 import { printText, printValue, type Text } from '@spare-knot/core/text';
 
-import { createContext, Fragment, useContext } from 'react';
+import { createContext, Fragment, useCallback, useContext, useMemo } from 'react';
 import { useUnits } from './units';
 
 /** A length as a tape shows it, with a real fraction. */
@@ -41,13 +41,13 @@ export const PanelWordsContext = createContext<PanelWords | null>(null);
 function useReader() {
   const { style } = useUnits();
   const panel = useContext(PanelWordsContext);
-  return { style, ...(panel && { panel }) };
+  return useMemo(() => ({ style, ...(panel && { panel }) }), [style, panel]);
 }
 
 /** Prints a sentence of the core for where only plain words can stand. */
 export function usePrintedText(): (text: Text) => string {
   const reader = useReader();
-  return (text) => printText(text, reader);
+  return useCallback((text) => printText(text, reader), [reader]);
 }
 
 function SentencePart({

@@ -39,7 +39,6 @@ export { type ProblemDocument, problemDocument } from './problem.js';
 export {
   type LeftRecord,
   leftRecord,
-  MISHAPS,
   type Mishap,
   roundOnly,
   type SawAgain,
@@ -57,7 +56,6 @@ export {
 export {
   type LearnedRecord,
   learnedRecord,
-  ownedSaw,
   type ShopRecord,
   sawsOf,
   shopRecord,

@@ -42,7 +42,7 @@ export const sawingProgress = z.object({ round: count, progress: progressDocumen
 export type SawingProgress = z.output<typeof sawingProgress>;
 
 /** What can go wrong with a piece, for the batch's log. */
-export const MISHAPS = ['ruined', 'short', 'wrong side', 'split'] as const;
+const MISHAPS = ['ruined', 'short', 'wrong side', 'split'] as const;
 export type Mishap = (typeof MISHAPS)[number];
 
 const key = z

@@ -8,7 +8,7 @@ import { version } from './fields.js';
 const off = z.number().min(-5).max(5);
 const minutes = z.number().min(0).max(120);
 
-export const ownedSaw = z.object({
+const ownedSaw = z.object({
   name: z.string().trim().min(1).max(60),
   kind: z.enum(SAW_KINDS),
   kerf: positiveLength,

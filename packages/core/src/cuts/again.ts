@@ -5,8 +5,11 @@ import { boundsOf } from '../plane/index.js';
 import { type CutPlan, type CutProblem, planCuts, type Shop } from './plan-cuts.js';
 import {
   type Copy,
+  copyKey,
+  lostParts,
   type NamedBoard,
   type NamedPlan,
+  named,
   type Progress,
   partsIn,
   pieceName,
@@ -37,11 +40,11 @@ export function leftToSaw({ job, plan, progress }: Sawing, facts: RemainFacts): 
 }
 
 /** The wood of a piece, or what it was freed from. */
-function woodOf({ pieces, cuts }: NamedBoard, id: string): Wood {
-  const known = pieces.find((each) => each.id === id)?.wood;
+function woodOf(board: NamedBoard, id: string): Wood {
+  const known = board.pieces.find((each) => each.id === id)?.wood;
   if (known) return known;
-  const giver = cuts.find(({ gives }) => gives.includes(id));
-  return woodOf({ pieces, cuts, stock: '', piece: 0 }, must(giver, `what gives ${id}`).of);
+  const giver = board.cuts.find(({ gives }) => gives.includes(id));
+  return woodOf(board, must(giver, `what gives ${id}`).of);
 }
 
 /** The panels that are wanted and neither made nor planned: what lies in a ruined piece, and what no layout placed. */
@@ -49,17 +52,13 @@ export function wantedParts(
   { job, plan, progress }: Sawing,
   { made = [] }: Pick<RemainFacts, 'made'> = {},
 ): Copy[] {
-  const keyOf = ({ part, copy }: Copy) => `${copy} ${part}`;
-  const inRuined = progress.ruined.flatMap(({ piece }) => {
-    const [index, id = ''] = piece.split(':');
-    return partsIn(at(plan.boards, Number(index)), id);
-  });
-  const lost = new Set(inRuined.map(keyOf));
+  const lost = new Set(lostParts(plan.boards, progress).map(copyKey));
   const planned = plan.boards.flatMap((board) => partsIn(board, 'p0'));
-  const there = new Set([...made, ...planned.filter((each) => !lost.has(keyOf(each)))].map(keyOf));
+  const stand = planned.filter((each) => !lost.has(copyKey(each)));
+  const there = new Set([...made, ...stand].map(copyKey));
   return job.parts.flatMap(({ id, quantity }) =>
     Array.from({ length: quantity }, (_none, copy) => ({ part: id, copy })).filter(
-      (each) => !there.has(keyOf(each)),
+      (each) => !there.has(copyKey(each)),
     ),
   );
 }
@@ -147,14 +146,14 @@ export type PlannedAgain =
  * one of `left.job`, which may have been given more stock since; copies come back under the numbers they have in the batch.
  */
 export function planAgain(
-  { job }: Pick<Sawing, 'job'>,
+  { job, plan }: Pick<Sawing, 'job' | 'plan'>,
   left: Left,
   found: Layout,
   shop: Omit<Shop, 'begun'> = {},
 ): PlannedAgain {
   const boards = found.boards.filter(({ placements }) => placements.length > 0);
   const { stock, layout } = woodInUse(left.job.stock, { ...found, boards });
-  const named: Layout = {
+  const laid: Layout = {
     ...layout,
     boards: layout.boards.map((board) => ({
       ...board,
@@ -176,13 +175,13 @@ export function planAgain(
   };
   const trees = left.kept.map(({ board, piece }) => treeFrom(board, piece.id));
   const begun = trees.map(({ tree }, index) => ({ stock: at(ids, index), tree }));
-  const planned = planCuts(next, named, { ...shop, begun });
+  const planned = planCuts(next, laid, { ...shop, begun });
   if (!planned.ok) return planned;
   const renamed = new Map(
     trees.flatMap(({ ids: before }, index) => {
-      const [board] = at(left.kept, index).key.split(':');
+      const { index: board } = named(plan.boards, at(left.kept, index).key);
       return before.map((id, piece) => [`${board}:${id}`, `${index}:${pieceName(piece)}`] as const);
     }),
   );
-  return { ok: true, job: next, plan: planned.plan, layout: named, renamed };
+  return { ok: true, job: next, plan: planned.plan, layout: laid, renamed };
 }

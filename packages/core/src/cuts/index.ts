@@ -37,9 +37,11 @@ export {
 export { type Preparation, preparations } from './preparing.js';
 export {
   type Copy,
+  copyKey,
   cutName,
   leavesOf,
   lostCuts,
+  lostParts,
   madeParts,
   type NamedBoard,
   type NamedCut,
@@ -47,6 +49,7 @@ export {
   type NamedPlan,
   type NamedStep,
   NO_PROGRESS,
+  named,
   namedBoards,
   namedPlan,
   type Progress,

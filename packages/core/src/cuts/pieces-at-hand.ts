@@ -6,6 +6,7 @@ import {
   type NamedBoard,
   type NamedPiece,
   type NamedPlan,
+  named,
   type Progress,
   type Rect,
   sawnBoards,
@@ -25,10 +26,11 @@ export function piecesAtHand(
   progress: Progress,
   hand: CutAtHand | null,
 ): PieceThere[] {
-  const [lastBoard = '', lastId] = lastCut(plan, progress)?.split(':') ?? [];
-  const last = plan.boards[Number(lastBoard)]?.cuts.find(({ id }) => id === lastId);
+  const key = lastCut(plan, progress);
+  const last = key === null ? null : named(plan.boards, key);
+  const gives = last?.board?.cuts.find(({ id }) => id === last.id)?.gives;
   const rankOf = ({ index, piece }: PieceThere): number => {
-    if (last?.gives.includes(piece.id) && index === Number(lastBoard)) return 0;
+    if (index === last?.index && gives?.includes(piece.id)) return 0;
     if (hand && index === hand.board) return piece.id === hand.piece.id ? 1 : 2;
     return 3;
   };

@@ -1,5 +1,4 @@
-import type { LayoutJob, Part, Stock } from '../job/index.js';
-import { endTrimOf } from '../job/index.js';
+import { endTrimOf, type LayoutJob, type Part, panelOfStave, type Stock } from '../job/index.js';
 import { type LaidBoard, type Layout, moverOf } from '../layout/index.js';
 import type { Ticks } from '../measure/index.js';
 import type { Feature, Panel, PanelSet } from '../panels/index.js';
@@ -90,9 +89,7 @@ function ofBoard(job: LayoutJob, { stock }: LaidBoard, board: number): Preparati
 /** Panels that are glued up of staves: they are glued as soon as their staves are there, while the rest is sawn. */
 function glued(job: LayoutJob, box: PanelSet): Preparation[] {
   return box.panels.flatMap(({ id }): Preparation[] => {
-    const staves = job.parts.filter(
-      (part) => /^\d+$/.test(part.id.slice(id.length + 1)) && part.id.startsWith(`${id}.`),
-    );
+    const staves = job.parts.filter((part) => panelOfStave(part.id) === id);
     if (staves.length === 0) return [];
     return [
       {

@@ -6,12 +6,21 @@ import { plainText } from '../text/index.js';
 import type { Defect } from '../wood/index.js';
 import type { CutPlan, Step, StepCut } from './plan-cuts.js';
 
+/** A panel of a job by its name and number. */
+export interface Copy {
+  readonly part: string;
+  readonly copy: number;
+}
+
+/** What tells copies apart. */
+export const copyKey = ({ part, copy }: Copy): string => `${copy} ${part}`;
+
 /** A piece of a board under the name that progress and files give it. */
 export interface NamedPiece {
   id: string;
   /** Null for what a free cut leaves. */
   wood: Wood | null;
-  is: { readonly part: string; readonly copy: number } | 'offcut' | 'waste' | null;
+  is: Copy | 'offcut' | 'waste' | null;
 }
 
 export interface NamedCut {
@@ -140,8 +149,8 @@ export function sawnBoards(
   return boards.map((board, index) => {
     const ruined = new Map(
       progress.ruined.flatMap((each) => {
-        const [at, id = ''] = each.piece.split(':');
-        return Number(at) === index ? [[id, each] as const] : [];
+        const { index: at, id } = named(boards, each.piece);
+        return at === index ? [[id, each] as const] : [];
       }),
     );
     const there = new Set(['p0', board.pieces[0]?.id]);
@@ -161,8 +170,8 @@ export function sawnBoards(
   });
 }
 
-/** A cut or a piece of a board that a progress names. */
-function named(boards: readonly NamedBoard[], key: string) {
+/** What a progress names by `board:cut` or `board:piece`: the board by its place, undefined where there is none. */
+export function named(boards: readonly NamedBoard[], key: string) {
   const colon = key.indexOf(':');
   const index = Number(key.slice(0, colon));
   return { index, board: boards[index], id: key.slice(colon + 1) };
@@ -237,12 +246,6 @@ export function leavesOf(board: NamedBoard, id: string): NamedPiece[] {
   return cut.gives.flatMap((each) => (each === null ? [] : leavesOf(board, each)));
 }
 
-/** A panel of a job by its name and number. */
-export interface Copy {
-  readonly part: string;
-  readonly copy: number;
-}
-
 /** The parts that lie in a piece by cuts that still stand. */
 export const partsIn = (board: NamedBoard, id: string): Copy[] =>
   leavesOf(board, id).flatMap(({ is }) => (is && typeof is === 'object' ? [is] : []));
@@ -252,6 +255,16 @@ export const madeParts = (boards: readonly NamedBoard[], progress: Progress): Co
   sawnBoards(boards, progress).flatMap(({ inHand, ruined }) =>
     inHand.flatMap(({ id, is }) => (is && typeof is === 'object' && !ruined.has(id) ? [is] : [])),
   );
+
+/** The panels that lie in pieces that went wrong. */
+export const lostParts = (
+  boards: readonly NamedBoard[],
+  { ruined }: Pick<Progress, 'ruined'>,
+): Copy[] =>
+  ruined.flatMap(({ piece }) => {
+    const { board, id } = named(boards, piece);
+    return board ? partsIn(board, id) : [];
+  });
 
 /** Cuts that are not made any more, since a piece that they belong to is ruined: `board:cut`. */
 export function lostCuts(

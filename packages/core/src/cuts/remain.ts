@@ -13,6 +13,7 @@ import type { Defect } from '../wood/index.js';
 import { largestClear, largestRectangle } from './largest-rectangle.js';
 import {
   type Copy,
+  copyKey,
   leavesOf,
   type NamedBoard,
   type NamedCut,
@@ -53,8 +54,6 @@ export interface Left {
   copies: ReadonlyMap<string, readonly number[]>;
   kept: readonly KeptPiece[];
 }
-
-const copyKey = ({ part, copy }: Copy): string => `${copy} ${part}`;
 
 /** What becomes of the pieces of the boards. */
 interface Sorted {

@@ -13,7 +13,13 @@ export {
   suits,
   THICKNESS_LEEWAY,
 } from './job.js';
-export { jobForBoxes, panelsAsSawn, partsFor, STANDARD_SAW } from './job-for-boxes.js';
+export {
+  jobForBoxes,
+  panelOfStave,
+  panelsAsSawn,
+  partsFor,
+  STANDARD_SAW,
+} from './job-for-boxes.js';
 export { type JobQuestion, layoutJob } from './layout-job.js';
 export { jobProblems, type Problem } from './problems.js';
 export { type BeyondSaw, beyondSaw } from './saw-limits.js';

@@ -17,6 +17,9 @@ export const STANDARD_SAW: Saw = {
 /** A stave of a panel that is glued up: `front.1` is the first of the front's. */
 export const staveId = (panel: string, index: number): string => `${panel}.${index + 1}`;
 
+/** The panel that a part is a stave of; null where it is none. */
+export const panelOfStave = (part: string): string | null => /^(.+)\.\d+$/.exec(part)?.[1] ?? null;
+
 /** One of the two sheets of a panel: `front.outer`. */
 export const layerId = (panel: string, name: string): string => `${panel}.${name}`;
 

@@ -14,7 +14,7 @@ const MISHAP_WORDS: Readonly<Record<SawingLog['mishaps'][number]['mishap'], stri
   ruined: 'ruined',
   short: 'came out short',
   'wrong side': 'sawn on the wrong side of the line',
-  split: 'had a flaw',
+  split: 'was split',
 };
 
 const share = (part: number, of: number): string =>

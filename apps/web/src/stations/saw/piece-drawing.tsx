@@ -19,7 +19,7 @@ export function PieceDrawing({
   board: NamedBoard;
   piece: NamedPiece;
   rect: Rect | null;
-  /** What is marked: what is good of it, or a flaw. */
+  /** What is marked: what is good of it, or a split. */
   tone: 'good' | 'flaw';
   onDraw: (rect: Rect) => void;
 }) {
@@ -50,7 +50,7 @@ export function PieceDrawing({
       viewBox={[-room, -room, length + 2 * room, width + 2 * room].join(' ')}
       className="max-h-44 w-full touch-none"
       role="img"
-      aria-label={`The piece, face A up, its left end at the left. ${tone === 'good' ? 'What is sound can be drawn there.' : 'The flaw can be drawn there.'}`}
+      aria-label={`The piece, face A up, its left end at the left. ${tone === 'good' ? 'What is sound can be drawn there.' : 'The split can be drawn there.'}`}
       onPointerDown={(event) => {
         from.current = pointOf(event);
         event.currentTarget.setPointerCapture(event.pointerId);

@@ -195,8 +195,7 @@ function Head({
 
 /** Sawing, one cut at a time. */
 export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named }) {
-  const { batch } = useBatch();
-  const { sound } = useBatch();
+  const { batch, sound } = useBatch();
   const { layout } = batch.accepted ?? { layout: null };
   // What is laid out again later has been looked over already.
   const first = usePreparing(sawing.round === 0 ? named.job : null, sound?.box ?? null, layout);

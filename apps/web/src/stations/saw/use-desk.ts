@@ -49,7 +49,11 @@ function useSawKeys(made: () => void, back: () => void) {
         event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
       const isButton =
         event.target instanceof HTMLButtonElement || event.target instanceof HTMLAnchorElement;
-      if (event.repeat || isField || event.ctrlKey || event.metaKey || event.altKey) return;
+      // What is pressed in a dialog is meant for it: no cut is made by it.
+      const isInDialog =
+        event.target instanceof Element && event.target.closest('[role="dialog"]') !== null;
+      if (event.repeat || isField || isInDialog || event.ctrlKey || event.metaKey || event.altKey)
+        return;
       if (
         event.key === 'ArrowRight' ||
         (!isButton && (event.key === ' ' || event.key === 'Enter'))

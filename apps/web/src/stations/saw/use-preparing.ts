@@ -40,9 +40,8 @@ export function usePreparing(
   layout: Layout | null,
 ): readonly string[] {
   const print = usePrintedText();
-  const said = useMemo(
-    () => (job && box && layout ? preparations(job, box, layout) : []),
-    [job, box, layout],
+  return useMemo(
+    () => (job && box && layout ? grouped(preparations(job, box, layout), print) : []),
+    [job, box, layout, print],
   );
-  return grouped(said, print);
 }

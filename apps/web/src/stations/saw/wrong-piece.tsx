@@ -29,7 +29,7 @@ const KINDS: readonly { kind: Kind; words: string }[] = [
   { kind: 'measured', words: 'Its size is off' },
   { kind: 'ruined', words: 'It is ruined' },
   { kind: 'wrong side', words: 'Sawn on the wrong side of the line' },
-  { kind: 'split', words: 'It has a flaw' },
+  { kind: 'split', words: 'It is split' },
 ];
 
 /** What is drawn, as it would be typed. */
@@ -65,7 +65,7 @@ function PartOfPiece({
   return (
     <div className="mt-2">
       <label htmlFor={id} className="label block">
-        {tone === 'good' ? 'What is good of it (nothing, if left empty)' : 'Where the flaw is'}
+        {tone === 'good' ? 'What is good of it (nothing, if left empty)' : 'Where it is split'}
       </label>
       <input
         id={id}

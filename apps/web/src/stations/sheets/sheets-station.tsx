@@ -252,8 +252,7 @@ export function SheetsStation() {
   );
   const pages = useMemo(() => sheetsOf(panels, onPaper, size), [panels, onPaper, size]);
   const buys = toBuy.length > 0 ? 1 : 0;
-  const preparing = usePreparing(job, sound?.box ?? null, layout).join('\n');
-  const before = useMemo(() => preparing.split('\n').filter((words) => words !== ''), [preparing]);
+  const before = usePreparing(job, sound?.box ?? null, layout);
   const first = cuts?.pieces ?? before;
   const sawn = useMemo(
     () => (cuts && job ? sawSheets(cuts.plan, readingOf(cuts, job, names), size, first) : []),

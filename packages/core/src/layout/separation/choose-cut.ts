@@ -160,9 +160,10 @@ function rankOf(candidate: Candidate, wood: Wood, lie: Lie): number {
 
 /**
  * The cut that a piece in hand gets next, as a maker would, and so that boards come through the same settings in the same order: rips
- * while the piece is long, where they part something or make an edge of half of what lies beside them; rows that are to be ripped, off
- * together; bevels and mitres while the board is long; crosscuts between pieces of different lengths, then each length by its stop from
- * the low end on; last what trims a single part and clips its corners.
+ * while the piece is long, where they part something or make an edge of three quarters of what lies beside them; rows that are to be
+ * ripped, off together; bevels of panels that no hand could hold alone; crosscuts between pieces of different lengths, then each length by
+ * its stop from the low end on; the other bevels, then mitres; offcuts that come off by no part's edge; last what trims a single part and
+ * clips its corners.
  */
 export function chooseCut(wood: Wood, all: readonly Wanted[], sawing: Sawing): Candidate | null {
   const lie = lieOf(wood);
