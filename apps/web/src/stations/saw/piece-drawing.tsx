@@ -29,8 +29,11 @@ export function PieceDrawing({
   const room = Math.max(length, width) * 0.03;
   const x = (ticks: number) => (ticks - left) / TICKS;
   const y = (ticks: number) => (top - ticks) / TICKS;
+  // A bevel may leave no wood on one face.
   const path = (face: readonly Point[]) =>
-    `M${face.map(([u, v]) => `${x(u).toFixed(2)} ${y(v).toFixed(2)}`).join('L')}Z`;
+    face.length === 0
+      ? ''
+      : `M${face.map(([u, v]) => `${x(u).toFixed(2)} ${y(v).toFixed(2)}`).join('L')}Z`;
   const pointOf = (event: PointerEvent<SVGSVGElement>): Point | null => {
     const matrix = event.currentTarget.getScreenCTM();
     if (!matrix) return null;
