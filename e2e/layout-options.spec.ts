@@ -174,3 +174,19 @@ test('the printed sheets say what is crosscut before ripping, and print in the p
   // Every panel of the six boxes ends somewhere on a tape.
   expect(await page.getByText(/^ends at/).count()).toBe(36);
 });
+
+test('sheets of a layout whose wood has gone from the rack say so, and have the cut list alone', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
+  await page.getByRole('link', { name: 'Layout' }).click();
+  await ended(page);
+  await kept(page);
+  const address = page.url().replace('/layout', '/sheets');
+  await page.route('**/api/rack', (route) => route.fulfill({ json: { boards: [] } }));
+  await page.goto(address);
+  await expect(page.getByText(/wood has changed since it was laid out/)).toBeVisible();
+  await expect(page.locator('[data-sheet="1"]')).toContainText('Left side');
+  expect(await page.getByText(/^ends at/).count()).toBe(0);
+});

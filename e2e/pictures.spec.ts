@@ -45,9 +45,6 @@ test('pictures of every main view', async ({ page }) => {
   await expect(page.locator('canvas')).toBeVisible();
   await page.waitForTimeout(1500);
   await page.screenshot({ path: path('dry-fit') });
-  await page.getByRole('tab', { name: 'Panels' }).click();
-  await expect(page.locator('[data-flat="front"]')).toBeVisible();
-  await page.screenshot({ path: path('panels') });
   await page.getByRole('tab', { name: 'Beside the wood' }).click();
   await expect(page.getByRole('region', { name: 'Boring the entrance' })).toContainText(
     'Bore it with',
@@ -78,7 +75,6 @@ test('pictures of every main view', async ({ page }) => {
   await page.getByRole('button', { name: 'Compare four ways' }).click();
   await expect(page.getByText(/boards, \d+ cuts/)).toHaveCount(4, { timeout: 20_000 });
   await page.evaluate(() => window.scrollTo(0, 0));
-  await page.screenshot({ path: path('pinned') });
   await page.getByRole('button', { name: /^Let .* go$/ }).click();
   await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
   await page.getByRole('link', { name: 'Print sheets' }).click();
@@ -110,6 +106,15 @@ test('pictures of every main view', async ({ page }) => {
   await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
   await optionsDrawn(page);
   await page.screenshot({ path: path('owl-box') });
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Two for the slipway swallows' }).click();
+  await page.getByRole('link', { name: /^Build/ }).click();
+  await expect(page.getByRole('heading', { name: 'Front, outside up' })).toBeVisible();
+  await page.screenshot({ path: path('holes') });
+  await page.getByRole('tab', { name: 'Assembly' }).click();
+  await page.getByRole('button', { name: '3 Left side' }).click();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: path('assembly') });
   await page.goto('/');
   await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
   await page.getByRole('link', { name: /^Layout/ }).click();

@@ -1,8 +1,10 @@
+import { planBuild } from '@spare-knot/core/building';
 import {
   jsonSchema,
   readStock,
   readYard,
   SCHEMA_NAMES,
+  writeBuildPlan,
   writeLayoutJob,
   writePanelSet,
 } from '@spare-knot/core/exchange';
@@ -150,6 +152,25 @@ export const job: Command = {
     'job PLAN STOCK --boxes N       layout job; STOCK is CSV or JSON [--yard FILE] [--kerf LENGTH] [--no-rip] [--seconds S] [--name TEXT]',
   files: 2,
   run: (context, files) => writeLayoutJob(makeJob(context, files)),
+};
+
+export const build: Command = {
+  usage: 'build PLAN [--boxes N]         build plan: holes, assembly, finish, hanging',
+  files: 1,
+  run(context, [file = '-']) {
+    const boxes = boxesFrom(context.options);
+    const asked = planFrom(context, file);
+    const built = buildBox(asked);
+    if (!built.ok) throw refused(file, built.refusals);
+    warnOfStops(context, file, asked, built.box);
+    const made = planBuild(asked, built.box, boxes);
+    for (const { severity, text } of made.problems) {
+      const said = `${file}: ${plainText(text)}`;
+      if (severity === 'stop') context.notes.push(said);
+      else context.remarks.push(said);
+    }
+    return writeBuildPlan(made, built.box);
+  },
 };
 
 export const schema: Command = {

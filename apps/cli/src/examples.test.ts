@@ -45,6 +45,13 @@ describe('the examples', () => {
       );
       expect(severities).toContain('kept');
       expect(severities).not.toContain('stop');
+      const build = spareKnot(`build ${plan} --boxes 3`);
+      expect(build.code).toBe(0);
+      const { boxes, assembly } = JSON.parse(build.output) as {
+        boxes: number;
+        assembly: unknown[];
+      };
+      expect([boxes, assembly.length > 2]).toEqual([3, true]);
       const job = spareKnot(`job ${plan} rack-${rack}.csv --boxes 1 --seconds 1`);
       expect([job.code, job.messages]).toEqual([0, []]);
       // The clock stands still, so that the first answer is taken whatever the machine does.

@@ -1,6 +1,6 @@
 import type { LinearSolver } from '@spare-knot/core/layout';
 
-import { checks, job, plan, schema } from './box-commands.js';
+import { build, checks, job, plan, schema } from './box-commands.js';
 import { type Command, type Context, DataProblem, readArguments, WrongUsage } from './command.js';
 import { cuts, remain } from './cut-commands.js';
 import { check, layout } from './layout-commands.js';
@@ -21,6 +21,7 @@ const COMMANDS: Readonly<Record<string, Command>> = {
   check,
   cuts,
   remain,
+  build,
   schema,
 };
 

@@ -271,6 +271,33 @@ describe('taking the boards of a layout', () => {
   });
 });
 
+describe('what is decided at the bench', () => {
+  const making = { school: 'layers', order: ['back:0', 'front:0'], hanging: 'coach-screws' };
+
+  test('stays open when the boards are taken, and is read back; the box beside it is not changed', async () => {
+    const { batch, layout } = await acts.laidOut();
+    expect(batch.making).toEqual({ school: 'back-first', order: null, hanging: null });
+    const taken = batchRecord.parse((await acts.accept(batch, layout)).body);
+    const at = `/api/batches/${batch.id}`;
+    const kept = await server.http.patch(at).send({ making, version: taken.version });
+    expect(kept.status).toBe(200);
+    expect((await acts.one(batch.id)).making).toEqual(making);
+    const { version } = await acts.one(batch.id);
+    const both = await server.http.patch(at).send({ making, boxes: 7, version });
+    expect(both.status).toBe(409);
+    expect((await acts.one(batch.id)).boxes).toBe(batch.boxes);
+  });
+
+  test('a way or a school that nobody knows is refused at its field', async () => {
+    const batch = await acts.batch();
+    const refused = await server.http
+      .patch(`/api/batches/${batch.id}`)
+      .send({ making: { ...making, hanging: 'hope' }, version: batch.version });
+    expect(refused.status).toBe(400);
+    expect(JSON.stringify(refused.body)).toContain('making.hanging');
+  });
+});
+
 describe('what is asked of a layout', () => {
   test('pins, boards left alone and goals come back as they were kept, and rule what may be accepted', async () => {
     const { batch, layout } = await acts.laidOut();

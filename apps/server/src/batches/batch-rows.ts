@@ -3,7 +3,9 @@ import {
   type BatchPatch,
   type BatchRecord,
   layoutWishes,
+  making,
   type NewBatch,
+  NO_MAKING,
   NO_WISHES,
 } from '@spare-knot/core/api';
 import { layoutDocument, planDocument, problemsOf, saw } from '@spare-knot/core/exchange';
@@ -20,6 +22,7 @@ export interface BatchRow extends KeptRow {
   plan: string;
   saw: string;
   wishes: string | null;
+  making: string | null;
   changed_at: Date;
 }
 
@@ -55,6 +58,7 @@ export const batchOf = (row: BatchRow) => ({
   plan: planOf(row),
   saw: reading(saw, row.saw, 'saw'),
   wishes: row.wishes ? reading(layoutWishes, row.wishes, 'wishes') : NO_WISHES,
+  making: row.making ? reading(making, row.making, 'making') : NO_MAKING,
   changedAt: row.changed_at.toISOString(),
 });
 export type BatchAlone = ReturnType<typeof batchOf>;
@@ -85,5 +89,6 @@ export const columnsOf = (batch: NewBatch | Omit<BatchPatch, 'version'>) => ({
   ...(batch.wishes !== undefined && {
     wishes: JSON.stringify(z.encode(layoutWishes, batch.wishes)),
   }),
+  ...(batch.making !== undefined && { making: JSON.stringify(z.encode(making, batch.making)) }),
   changed_at: new Date(),
 });

@@ -34,6 +34,10 @@ import { LayoutJudge } from './layout-judge.js';
 import { PurchaseService } from './purchase.service.js';
 import { SummariesService } from './summaries.service.js';
 
+/** Whether a patch changes more than what is decided at the bench, which stays open when boards are taken. */
+const changesBox = ({ version: _version, making: _making, ...rest }: BatchPatch): boolean =>
+  Object.values(rest).some((value) => value !== undefined);
+
 @Controller('api/batches')
 export class BatchesController {
   constructor(
@@ -67,7 +71,7 @@ export class BatchesController {
     const current = await this.batches.byId(id, true);
     if (!current) throw notFound('batch');
     if (current.version !== patch.version) throw stale('batch', await this.show(id));
-    if (await this.judge.isTaken(id))
+    if (changesBox(patch) && (await this.judge.isTaken(id)))
       throw conflict(
         'The boards of this batch are taken',
         'Give them back before changing the box, or start another batch.',

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { batchList, batchRecord, boardList } from '@spare-knot/core/api';
+import { batchList, batchRecord, boardList, NO_MAKING } from '@spare-knot/core/api';
 import { buildBox } from '@spare-knot/core/families';
 import { must } from '@spare-knot/core/lists';
 import { openTestServer, releaseBefore, type TestServer } from '../testing/test-server.js';
@@ -27,6 +27,7 @@ describe('what the release before kept', () => {
       const built = buildBox(batch.plan);
       expect(picture !== null).toBe(built.ok);
       expect(batch.plan.animals).toHaveLength(1);
+      expect(batch.making).toEqual(NO_MAKING);
       if (!built.ok) refused.push(...built.refusals.map(({ field }) => field));
     }
     // The bat box of 12 mm plywood had its screws in the plies’ edges: it is there, and says that its wood has to be another.

@@ -6,6 +6,7 @@ import { up as woodTold } from './migrations/0004-wood-told.js';
 import { up as yard } from './migrations/0005-yard.js';
 import { up as sawing } from './migrations/0006-sawing.js';
 import { up as sawRounds } from './migrations/0007-saw-rounds.js';
+import { up as making } from './migrations/0008-making.js';
 
 interface Step {
   name: string;
@@ -21,6 +22,7 @@ const STEPS: readonly Step[] = [
   { name: '0005-yard', up: yard },
   { name: '0006-sawing', up: sawing },
   { name: '0007-saw-rounds', up: sawRounds },
+  { name: '0008-making', up: making },
 ];
 
 const sourceOf = (steps: readonly Step[]): Knex.MigrationSource<Step> => ({

@@ -1,6 +1,6 @@
 import { findWood } from '@spare-knot/core/advice';
 import { animalById } from '@spare-knot/core/animals';
-import { type NewBatch, type NewBoard, NO_WISHES } from '@spare-knot/core/api';
+import { type NewBatch, type NewBoard, NO_MAKING, NO_WISHES } from '@spare-knot/core/api';
 import type { OwnedSaw } from '@spare-knot/core/cuts';
 import { colonyHouse, creviceBat, type Family, owlBox, slantRoof } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
@@ -230,6 +230,7 @@ const batch = (name: string, boxes: number, of: BoxPlan): NewBatch => ({
   plan: of,
   saw: STANDARD_SAW,
   wishes: NO_WISHES,
+  making: NO_MAKING,
 });
 
 /** The plan that a family begins with for an animal, on one kind of board. */

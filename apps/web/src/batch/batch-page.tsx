@@ -180,6 +180,9 @@ function Headline({
   );
 }
 
+/** Stations at which nothing is changed that taken boards depend on. */
+const OPEN_WHEN_TAKEN = ['saw', 'build', 'sheets'];
+
 function Taken() {
   return (
     <p className="mt-3 rounded-lg border border-moss bg-moss-pale px-4 py-2 print:hidden">
@@ -234,7 +237,7 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
                 }}
               />
             </div>
-            {locked && station !== 'sheets' && station !== 'saw' && <Taken />}
+            {locked && !OPEN_WHEN_TAKEN.includes(station ?? '') && <Taken />}
             <BatchNameContext value={draft.name}>
               <Station />
             </BatchNameContext>

@@ -5,6 +5,7 @@ import {
   type BatchRecord,
   type Bought,
   batchRecord,
+  NO_MAKING,
   NO_WISHES,
 } from '@spare-knot/core/api';
 import { slantRoof } from '@spare-knot/core/families';
@@ -29,6 +30,7 @@ const first: BatchRecord = {
   plan: startPlan(slantRoof, animal, STANDARD_WOOD),
   saw: STANDARD_SAW,
   wishes: NO_WISHES,
+  making: NO_MAKING,
   changedAt: '2026-11-25T10:00:00.000Z',
   proposed: null,
   proposalStale: false,

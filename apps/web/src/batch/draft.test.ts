@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { animalById } from '@spare-knot/core/animals';
-import { type BatchRecord, NO_WISHES } from '@spare-knot/core/api';
+import { type BatchRecord, NO_MAKING, NO_WISHES } from '@spare-knot/core/api';
 import { familyById } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
 import { must } from '@spare-knot/core/lists';
@@ -31,6 +31,7 @@ const draft: Draft = {
   plan: planFor(slant, chickadee),
   saw: STANDARD_SAW,
   wishes: NO_WISHES,
+  making: NO_MAKING,
 };
 const record = (more: Partial<Draft>, version = 4): BatchRecord => ({
   ...draft,

@@ -21,9 +21,10 @@ export const DRAFT_FIELDS = [
   'plan',
   'saw',
   'wishes',
+  'making',
 ] as const satisfies readonly DraftField[];
 
-export const draftOf = ({ name, boxes, units, division, plan, saw, wishes }: Draft): Draft => ({
+export const draftOf = ({
   name,
   boxes,
   units,
@@ -31,6 +32,16 @@ export const draftOf = ({ name, boxes, units, division, plan, saw, wishes }: Dra
   plan,
   saw,
   wishes,
+  making,
+}: Draft): Draft => ({
+  name,
+  boxes,
+  units,
+  division,
+  plan,
+  saw,
+  wishes,
+  making,
 });
 
 /** Fields in which two drafts differ. */

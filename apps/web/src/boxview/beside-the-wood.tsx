@@ -1,6 +1,5 @@
 import type { Animal } from '@spare-knot/core/animals';
 import {
-  amountOf,
   BIT_KINDS,
   BIT_NAMES,
   type Bit,
@@ -18,8 +17,8 @@ import { ofArea, ofSpace, ofWeight } from '@spare-knot/core/text';
 import { useMemo, useState } from 'react';
 import { Length, Sentence } from '../measure/length';
 import { LengthField } from '../measure/length-field';
-import { useUnits } from '../measure/units';
 import { useTools } from '../shop/use-tools';
+import { HardwareTable } from './hardware-table';
 
 interface Props {
   plan: BoxPlan;
@@ -33,7 +32,6 @@ interface Props {
 /** What a box takes beside its panels, how its entrance is bored with the bits at hand, and what it weighs and covers. */
 export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: Props) {
   const lines = useMemo(() => hardwareOf(plan, box), [plan, box]);
-  const { style } = useUnits();
   const outside = useMemo(() => outsideArea(box) / (TICKS_PER_MM * 1000) ** 2, [box]);
   const kilograms = weightOf(plan, box);
   const rooms = box.cavities.length;
@@ -53,39 +51,7 @@ export function BesideTheWood({ plan, box, boxes, animal, locked, onEntrance }: 
         {lines.length === 0 ? (
           <p className="mt-1 text-soft">Nothing.</p>
         ) : (
-          <table className="mt-1 w-full">
-            <thead>
-              <tr className="border-b border-line text-left text-sm text-soft">
-                <th className="py-1">What</th>
-                <th className="text-right">One box</th>
-                <th className="pl-4 text-right">
-                  {boxes} {boxes === 1 ? 'box' : 'boxes'}
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {lines.map((line) => (
-                <tr key={line.id} className="border-b border-dotted border-line align-top">
-                  <td className="py-1.5 pr-2">
-                    <span className="font-semibold">
-                      <Sentence
-                        text={style.system === 'inch' && line.inchName ? line.inchName : line.name}
-                      />
-                    </span>
-                    <span className="block text-sm text-soft">
-                      <Sentence text={line.why} />
-                    </span>
-                  </td>
-                  <td className="mono py-1.5 text-right whitespace-nowrap">
-                    <Sentence text={amountOf(line, 1)} />
-                  </td>
-                  <td className="mono py-1.5 pl-4 text-right font-semibold whitespace-nowrap">
-                    <Sentence text={amountOf(line, boxes)} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <HardwareTable lines={lines} boxes={boxes} />
         )}
         <p className="mt-2 text-sm text-soft">
           No screw or nail is longer than its joint allows: the thickness of the first panel and

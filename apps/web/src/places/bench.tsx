@@ -109,7 +109,9 @@ function BatchCard({ batch }: { batch: BatchSummary }) {
   /** The same boxes once more; boards are chosen anew. */
   const duplicate = async () => {
     try {
-      const { name, boxes, units, division, plan, saw, wishes } = await client.batch(batch.id);
+      const { name, boxes, units, division, plan, saw, wishes, making } = await client.batch(
+        batch.id,
+      );
       const again = `${name.slice(0, 113)}, again`;
       const free = { ...wishes, pinned: [], forbidden: [] };
       const kept = await client.addBatch({
@@ -120,6 +122,7 @@ function BatchCard({ batch }: { batch: BatchSummary }) {
         plan,
         saw,
         wishes: free,
+        making,
       });
       await queries.invalidateQueries({ queryKey: ['batches'] });
       say(`“${again}” is on the bench.`, {

@@ -6,7 +6,13 @@ import {
   REGION_NAMES,
   spokenName,
 } from '@spare-knot/core/animals';
-import { boardOffered, type NewBatch, NO_WISHES, type Supply } from '@spare-knot/core/api';
+import {
+  boardOffered,
+  type NewBatch,
+  NO_MAKING,
+  NO_WISHES,
+  type Supply,
+} from '@spare-knot/core/api';
 import { limitsOf, reachOfSaws } from '@spare-knot/core/cuts';
 import { animalsOf, type Family, familyById } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
@@ -50,6 +56,7 @@ function useStart() {
         division: style.division,
         saw: limitsOf(saws, STANDARD_SAW),
         wishes: { ...NO_WISHES, ...reachOfSaws(saws), supply },
+        making: NO_MAKING,
       });
       queries.setQueryData(['batch', kept.id], kept);
       void queries.invalidateQueries({ queryKey: ['batches'] });

@@ -44,6 +44,12 @@ export const STATIONS: readonly Station[] = [
     done: ({ sawn }) => sawn,
   },
   {
+    path: 'build',
+    label: 'Build',
+    load: async () => (await import('./build/build-station')).BuildStation,
+    done: () => false,
+  },
+  {
     path: 'sheets',
     label: 'Sheets',
     load: async () => (await import('./sheets/sheets-station')).SheetsStation,

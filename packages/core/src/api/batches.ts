@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ASSEMBLY_SCHOOLS } from '../building/index.js';
 import {
   count,
   distance,
@@ -10,6 +11,7 @@ import {
   saw,
 } from '../exchange/index.js';
 import { STANDARD_CLASSES } from '../layout/index.js';
+import { HANGING_WAYS } from '../plan/index.js';
 import { boardRecord } from './boards.js';
 import { id, moment, version } from './fields.js';
 
@@ -45,6 +47,17 @@ export const layoutWishes = z.object({
 export type LayoutWishes = z.output<typeof layoutWishes>;
 export const NO_WISHES: LayoutWishes = layoutWishes.decode({});
 
+/** What the maker decides at the bench: which school the assembly follows, an order of the maker’s own, how the box hangs. */
+export const making = z.object({
+  school: z.enum(ASSEMBLY_SCHOOLS).default('back-first'),
+  /** Each step by its first panel; null for the order that is searched. */
+  order: z.array(name).max(500).nullable().default(null),
+  /** A way that is chosen after the boards were taken; null for the plan’s own. */
+  hanging: z.enum(HANGING_WAYS).nullable().default(null),
+});
+export type Making = z.output<typeof making>;
+export const NO_MAKING: Making = making.decode({});
+
 const batchFields = {
   name: z.string().trim().min(1).max(120),
   boxes: z.number().int().min(1).max(1000),
@@ -53,9 +66,14 @@ const batchFields = {
   plan: planDocument,
   saw,
   wishes: layoutWishes,
+  making,
 };
 
-export const newBatch = z.object({ ...batchFields, wishes: layoutWishes.default(NO_WISHES) });
+export const newBatch = z.object({
+  ...batchFields,
+  wishes: layoutWishes.default(NO_WISHES),
+  making: making.default(NO_MAKING),
+});
 export type NewBatch = z.output<typeof newBatch>;
 
 /** Some of what a batch says, changed; the rest stays as it is kept. */

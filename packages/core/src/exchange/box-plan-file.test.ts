@@ -111,7 +111,9 @@ describe('fasteners of the maker’s own', () => {
     const fits = buildBox(withLadder('screw-3x20'));
     if (!fits.ok) throw new Error(JSON.stringify(fits.refusals));
     const strips = fits.box.joints.filter(({ between }) => between.includes('ladder'));
-    expect(strips.map(({ fastening }) => fastening?.fastener)).toEqual(['screw-3x20']);
+    expect(new Set(strips.map(({ fastening }) => fastening?.fastener))).toEqual(
+      new Set(['screw-3x20']),
+    );
     // 6 mm of strip and 19 mm of front take no 45 mm.
     const long = buildBox(withLadder('screw-4x45'));
     const [refusal] = long.ok ? [] : long.refusals;

@@ -1,4 +1,5 @@
 export { type PlanReading, planDocument, readBoxPlan, writeBoxPlan } from './box-plan-file.js';
+export { writeBuildPlan } from './build-plan-file.js';
 export { CUT_LIST_COLUMNS, writeCutListCsv } from './cut-list-csv.js';
 export { CUT_PLAN_COLUMNS, writeCutPlanCsv } from './cut-plan-csv.js';
 export {
@@ -12,6 +13,7 @@ export {
   writeProgress,
 } from './cut-plan-file.js';
 export { problemsOf, type Read } from './document.js';
+export { HOLE_COLUMNS, writeHolesCsv } from './holes-csv.js';
 export { jsonSchema, SCHEMA_NAMES } from './json-schemas.js';
 export { layoutDocument, readLayout, writeLayout } from './layout-file.js';
 export {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { boxPlanSchema } from './box-plan-file.js';
+import { buildPlanSchema } from './build-plan-file.js';
 import { cutPlanSchema, progressSchema } from './cut-plan-file.js';
 import { layoutSchema } from './layout-file.js';
 import { layoutJobSchema } from './layout-job-file.js';
@@ -9,6 +10,7 @@ const SCHEMAS = {
   'layout-job': { version: 1, schema: () => layoutJobSchema },
   layout: { version: 1, schema: () => layoutSchema },
   'cut-plan': { version: 1, schema: () => cutPlanSchema },
+  'build-plan': { version: 1, schema: () => buildPlanSchema },
   progress: { version: 1, schema: () => progressSchema },
 };
 export type SchemaName = keyof typeof SCHEMAS;

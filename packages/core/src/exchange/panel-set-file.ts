@@ -6,7 +6,14 @@ import { zoneToFile } from './units.js';
 
 const corner = ([x, y, z]: Vec3): [number, number, number] => [toMm(x), toMm(y), toMm(z)];
 const flat = ([x, y]: Point): [number, number] => [toMm(x), toMm(y)];
-const LENGTHS = new Set(['diameter', 'width', 'height', 'clearance']);
+const LENGTHS = new Set([
+  'diameter',
+  'width',
+  'height',
+  'clearance',
+  'counterbore',
+  'counterboreDepth',
+]);
 /** Directions, not points. */
 const DIRECTIONS = new Set(['axis']);
 

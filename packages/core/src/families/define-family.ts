@@ -26,6 +26,7 @@ import {
   standardChoices,
 } from '../plan/index.js';
 import { type Text, text } from '../text/index.js';
+import { withHangingHoles } from './common/hanging-holes.js';
 import type { DrawnDimension, Family, Guests } from './family.js';
 
 /** What a family cuts out of space, and the numbers that it worked out on the way. */
@@ -134,7 +135,11 @@ export function defineFamily<
     try {
       const cut = declared.build(known(plan));
       if (isRefused(cut)) return { ok: false, refusals: cut };
-      return { ok: true, box: assemble(plan, as(cut)), derived: cut.derived };
+      return {
+        ok: true,
+        box: assemble(plan, withHangingHoles(plan, as(cut))),
+        derived: cut.derived,
+      };
     } catch (error) {
       const refusal = error instanceof PlanFault ? error.refusal : broken(declared.name, error);
       return { ok: false, refusals: [refusal] };

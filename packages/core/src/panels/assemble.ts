@@ -7,8 +7,17 @@ import { extent, type Fastened, fasten, longWay, type Room, thinEdgeFault } from
 import type { Fastener } from './fasteners.js';
 import { holeSize } from './features.js';
 import { gather } from './gather.js';
+import { Heads } from './head-room.js';
 import { cutPanel, frameOf, type PanelDraft } from './panel-from-solid.js';
-import type { Cavity, Fastening, Feature, Joint, JointKind, PanelSet } from './panel-set.js';
+import type {
+  Cavity,
+  Fastening,
+  Feature,
+  Joint,
+  JointKind,
+  PanelCopy,
+  PanelSet,
+} from './panel-set.js';
 import { Shanks } from './shanks.js';
 
 /** No fastener this near an entrance. */
@@ -53,8 +62,7 @@ function hold(
   drafts: readonly Draft[],
   indexOf: ReadonlyMap<string, number>,
   { between, kind }: JointDraft,
-  shanks: Shanks,
-  isHole: Room['isHole'],
+  taken: { shanks: Shanks; heads: Heads; isHole: Room['isHole'] },
 ): Held {
   const pair = [entry(indexOf, between[0]), entry(indexOf, between[1])] as const;
   const held: Held = { pair, kind, length: 0, area: 0, fastened: [], thinEdge: null };
@@ -65,7 +73,12 @@ function hold(
     const [from, to] = extent(contact.corners, longWay(contact));
     held.length += to - from;
     held.area += faceArea(contact.corners);
-    const room: Room = { isFree: (shank) => shanks.isFree(shank), isHole };
+    const { shanks, heads, isHole } = taken;
+    const room: Room = {
+      isFree: (shank) => shanks.isFree(shank),
+      isReached: (fastened) => heads.isReached(fastened),
+      isHole,
+    };
     const fastened = fasten(plan, drafts, pair, contact, kind, room);
     if (!fastened) continue;
     if ('thinEdge' in fastened) {
@@ -74,6 +87,7 @@ function hold(
     }
     held.fastened.push(fastened);
     shanks.place(fastened.shanks);
+    heads.place(fastened);
   }
   return held;
 }
@@ -82,14 +96,17 @@ interface Pilot {
   point: Vec3;
   fastener: Fastener;
   direction: Vec3;
+  sunk: Ticks;
 }
 
 /** Pilot holes by the draft they go through. */
 function pilotsOf(held: readonly Held[]): Map<number, Pilot[]> {
   const pilots = new Map<number, Pilot[]>();
-  for (const { through, points, direction, chosen } of held.flatMap((each) => each.fastened)) {
+  for (const { through, points, direction, chosen, sunk } of held.flatMap(
+    (each) => each.fastened,
+  )) {
     const list = pilots.get(through) ?? [];
-    list.push(...points.map((point) => ({ point, direction, fastener: chosen.fastener })));
+    list.push(...points.map((point) => ({ point, direction, fastener: chosen.fastener, sunk })));
     pilots.set(through, list);
   }
   return pilots;
@@ -101,7 +118,7 @@ const withPilots =
   (toFrame) => [
     ...(draft.features?.(toFrame) ?? []),
     ...pilots.map(
-      ({ point, direction, fastener }): Feature => ({
+      ({ point, direction, fastener, sunk }): Feature => ({
         kind: 'pilot',
         shape: 'round',
         centre: toFrame(point),
@@ -110,6 +127,8 @@ const withPilots =
         ...(fastener.clearance !== null && { clearance: fastener.clearance }),
         fastener: fastener.id,
         face: dot(direction, draft.outsideNormal) < 0 ? 'outside' : 'inside',
+        ...(draft.counterbore &&
+          sunk > 0 && { counterbore: draft.counterbore.diameter, counterboreDepth: sunk }),
       }),
     ),
   ];
@@ -139,40 +158,32 @@ function holesOf(drafts: readonly Draft[]): Room['isHole'] {
 }
 
 /** What fastens a joint, its longest fastener named. */
-function fasteningOf(fastened: readonly Fastened[], known: Fastening | null): Fastening | null {
+function fasteningOf(fastened: readonly Fastened[]): Fastening | null {
   const best = maxBy(fastened, ({ chosen }) => chosen.fastener.length);
   if (!best) return null;
   return {
     fastener: best.chosen.fastener.id,
-    count: sum(fastened.map(({ points }) => points.length)) + (known?.count ?? 0),
+    count: sum(fastened.map(({ points }) => points.length)),
     length: best.chosen.fastener.length,
     pilot: best.chosen.fastener.pilot,
     clearance: best.chosen.fastener.clearance,
     bite: best.chosen.bite,
-    enough: fastened.every(({ chosen }) => chosen.enough) && (known?.enough ?? true),
+    enough: fastened.every(({ chosen }) => chosen.enough),
   };
 }
 
-/** Joints by the panels' names, those of copies added up. */
-function jointsOf(held: readonly Held[], nameOf: readonly string[]): Joint[] {
-  const joints = new Map<string, Joint>();
-  for (const { pair, kind, length, area, fastened } of held) {
-    const between = [at(nameOf, pair[0]), at(nameOf, pair[1])] as const;
-    const longest = fasteningOf(fastened, null)?.fastener ?? '';
-    const key = `${between.join('|')}|${kind}|${longest}`;
-    const known = joints.get(key);
-    joints.set(key, {
-      between,
+/** Joints copy by copy. */
+const jointsOf = (held: readonly Held[], copyOf: readonly PanelCopy[]): Joint[] =>
+  held.map(({ pair, kind, length, area, fastened }) => {
+    const [a, b] = [at(copyOf, pair[0]), at(copyOf, pair[1])];
+    return {
+      between: [a.panel, b.panel],
+      copies: [a.instance, b.instance],
       kind,
-      contact: {
-        length: Math.round(length) + (known?.contact.length ?? 0),
-        area: Math.round(area) + (known?.contact.area ?? 0),
-      },
-      fastening: fasteningOf(fastened, known?.fastening ?? null),
-    });
-  }
-  return [...joints.values()];
-}
+      contact: { length: Math.round(length), area: Math.round(area) },
+      fastening: fasteningOf(fastened),
+    };
+  });
 
 const whole = (value: number): Ticks => Math.round(value) || 0;
 const rounded = ([x, y, z]: Vec3): Vec3 => [whole(x), whole(y), whole(z)];
@@ -195,15 +206,12 @@ const roundedCavity = (cavity: Cavity): Cavity => ({
 export function assemble(plan: BoxPlan, parts: BoxDraft): PanelSet {
   const { drafts, joints, openings, cavities, fittings = [] } = parts;
   const indexOf = new Map(drafts.map((draft, index) => [draft.id, index]));
-  const shanks = new Shanks();
-  const isHole = holesOf(drafts);
+  const taken = { shanks: new Shanks(), heads: new Heads(drafts), isHole: holesOf(drafts) };
   // What screws alone must hold takes its places first; glue helps the others.
   const order = [...joints].sort(
     (a, b) => Number(b.kind === 'screwed') - Number(a.kind === 'screwed'),
   );
-  const byJoint = new Map(
-    order.map((joint) => [joint, hold(plan, drafts, indexOf, joint, shanks, isHole)]),
-  );
+  const byJoint = new Map(order.map((joint) => [joint, hold(plan, drafts, indexOf, joint, taken)]));
   const held = backed(
     plan,
     drafts,
@@ -213,11 +221,11 @@ export function assemble(plan: BoxPlan, parts: BoxDraft): PanelSet {
   const cut = drafts.map((draft, index) =>
     cutPanel({ ...draft, features: withPilots(draft, pilots.get(index) ?? []) }),
   );
-  const { panels, nameOf } = gather(drafts, cut);
+  const { panels, copyOf } = gather(drafts, cut);
   return {
     cavities: cavities.map(roundedCavity),
     panels,
-    joints: jointsOf(held, nameOf),
+    joints: jointsOf(held, copyOf),
     openings: openings.map((opening) => ({ ...opening, polygon: opening.polygon.map(rounded) })),
     ...(fittings.length > 0 && { fittings }),
   };

@@ -1,3 +1,4 @@
+import type { Ticks } from '../measure/index.js';
 import type { ConvexSolid } from '../solid/index.js';
 import type { PanelDraft } from './panel-from-solid.js';
 import type { Cavity, Fitting, JointKind, Opening } from './panel-set.js';
@@ -5,6 +6,8 @@ import type { Cavity, Fitting, JointKind, Opening } from './panel-set.js';
 /** A panel as a family declares it. Drafts of one group that come out alike become copies of one panel, named for the group. */
 export interface Draft extends PanelDraft {
   group?: string;
+  /** What is driven through it sits in a wider hole, so deep that this much wood is left under the head. */
+  counterbore?: { diameter: Ticks; leave: Ticks };
 }
 
 /** Two drafts that are meant to touch. */

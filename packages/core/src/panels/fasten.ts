@@ -185,11 +185,14 @@ function pointsOf(field: Field, way: SetOut): Vec3[] {
 /** A row of fasteners: through which draft, where, and which. */
 export interface Fastened {
   through: number;
+  into: number;
   points: readonly Vec3[];
   shanks: readonly Shank[];
   /** Which way they are driven, of length 1. */
   direction: Vec3;
   chosen: ChosenFastener;
+  /** The heads sit so deep in a counterbore. */
+  sunk: Ticks;
 }
 
 const kindFor = (plan: BoxPlan, joint: JointKind): 'screw' | 'nail' | null => {
@@ -223,6 +226,8 @@ function choose(
 export interface Room {
   isFree(shank: Shank): boolean;
   isHole(draft: number, point: Vec3): boolean;
+  /** Whether there is an order of assembly in which a driver reaches these heads and those of all joints before. */
+  isReached(fastened: Fastened): boolean;
 }
 
 interface Way {
@@ -230,6 +235,10 @@ interface Way {
   into: number;
   direction: Vec3;
 }
+
+/** How deep a head sits in what it is driven through. */
+const sunkIn = ({ thickness, counterbore }: Draft): Ticks =>
+  counterbore ? Math.max(0, thickness - counterbore.leave) : 0;
 
 /** A sheet this thick holds a screw in its edge: common practice, no source. */
 export const HOLDS_IN_EDGE: Ticks = fromMm(17.4);
@@ -248,6 +257,7 @@ class SetOutTry {
     thick: readonly number[],
     private readonly chosen: ChosenFastener,
     private readonly room: Room,
+    private readonly sunk: Ticks,
   ) {
     const back = scale(way.direction, -1);
     this.shanks = points.map((point, index): Shank => {
@@ -273,10 +283,11 @@ class SetOutTry {
     const { solid } = at(drafts, way.into);
     const back = scale(way.direction, -1);
     const behind = points.map((point) => depthAlong(solid, point, way.direction));
-    const thick = points.map((point) => depthAlong(outer.solid, point, back));
+    const sunk = sunkIn(outer);
+    const thick = points.map((point) => depthAlong(outer.solid, point, back) - sunk);
     const deepest = Math.round(Math.max(...thick));
     const chosen = choose(plan, outer.role, kind, deepest, Math.min(...behind));
-    return chosen && new SetOutTry(way, points, thick, chosen, room);
+    return chosen && new SetOutTry(way, points, thick, chosen, room, sunk);
   }
 
   private isFree(index: number): boolean {
@@ -292,9 +303,17 @@ class SetOutTry {
   free(): Fastened {
     const free = this.points.map((_point, index) => this.isFree(index));
     const kept = <T>(list: readonly T[]) => list.filter((_each, index) => free[index]);
-    const { through, direction } = this.way;
-    const { chosen } = this;
-    return { through, direction, chosen, points: kept(this.points), shanks: kept(this.shanks) };
+    const { through, into, direction } = this.way;
+    const { chosen, sunk } = this;
+    return {
+      through,
+      into,
+      direction,
+      chosen,
+      sunk,
+      points: kept(this.points),
+      shanks: kept(this.shanks),
+    };
   }
 }
 
@@ -328,7 +347,8 @@ export const thinEdgeFault = (plan: BoxPlan, drafts: readonly Draft[], into: num
 
 /**
  * Which panel is fastened through into which, with what and where: through a broad face into what lies behind it, so that no shank meets
- * another. The way that keeps most fasteners is taken, of equals the usual one. For a joint that could only be held in the edge of thin
+ * another and a driver reaches every head in some order of assembly. The way that keeps most fasteners is taken, of equals the usual
+ * one. For a joint that could only be held in the edge of thin
  * sheet it names the draft whose edge that is.
  */
 export function fasten(
@@ -349,14 +369,14 @@ export function fasten(
     const tried: SetOutTry[] = [];
     for (const setOut of WAYS) {
       const one = SetOutTry.of(plan, drafts, way, pointsOf(field, setOut), kind, room);
-      if (one?.isWhollyFree()) return one.free();
+      if (one?.isWhollyFree() && room.isReached(one.free())) return one.free();
       if (one) tried.push(one);
     }
-    const best = maxBy(
-      tried.map((one) => one.free()),
-      ({ points }) => points.length,
-    );
-    if (best && best.points.length > 0) return best;
+    const reached = tried
+      .map((one) => one.free())
+      .filter((one) => one.points.length > 0 && room.isReached(one));
+    const best = maxBy(reached, ({ points }) => points.length);
+    if (best) return best;
   }
   return null;
 }

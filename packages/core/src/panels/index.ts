@@ -6,9 +6,10 @@ export { type BoxDraft, type Draft, type JointDraft, meet, wood } from './draft.
 export { HOLDS_IN_EDGE } from './fasten.js';
 export { COVER, FASTENERS, type Fastener, fastenerById, fastenerFor } from './fasteners.js';
 export { clearOpening, holeRise, holeSize, rim } from './features.js';
+export { HEAD_ROOM, standsBefore } from './head-room.js';
 export { layerScrews, layersOf } from './layers.js';
 export { instanceVolume, measuresOf, weightOf } from './measures.js';
-export { panelNames, partName, plainName, withoutHand } from './panel-names.js';
+export { edgeName, panelNames, partName, plainName, withoutHand } from './panel-names.js';
 export type {
   Cavity,
   Feature,
@@ -19,6 +20,7 @@ export type {
   Opening,
   OpeningKind,
   Panel,
+  PanelCopy,
   PanelEdge,
   PanelInstance,
   PanelSet,

@@ -1,6 +1,7 @@
 import { at, must } from '../lists/index.js';
 import type { PlanDeclaration } from '../plan/index.js';
-import type { PanelSet } from './panel-set.js';
+import { add, cross, scale } from '../solid/index.js';
+import type { Panel, PanelSet } from './panel-set.js';
 
 /** Words that tell panels of one role apart. */
 const SIDES = ['left', 'right', 'upper', 'lower', 'front', 'rear', 'back'];
@@ -47,4 +48,19 @@ export function partName(names: ReadonlyMap<string, string>, part: string): stri
   const [, panel, piece = ''] = /^(.*)\.(\d+|outer|inner)$/.exec(part) ?? [];
   const what = /\d/.test(piece) ? `stave ${piece}` : `${piece} sheet`;
   return names.get(part) ?? (panel ? `${names.get(panel) ?? panel}, ${what}` : part);
+}
+
+/** Which way an edge of a panel looks as the box stands, in a word: `left`, `upper`, `rear`. */
+export function edgeName(panel: Panel, edge: number): string {
+  const { frame, outsideNormal } = at(panel.instances, 0);
+  const [from, to] = [
+    at(panel.outline, edge),
+    at(panel.outline, (edge + 1) % panel.outline.length),
+  ];
+  const y = cross(outsideNormal, frame.x);
+  const [x, depth, z] = add(scale(frame.x, to[1] - from[1]), scale(y, from[0] - to[0]));
+  const [ax, ay, az] = [Math.abs(x), Math.abs(depth), Math.abs(z)];
+  if (az >= ax && az >= ay) return z > 0 ? 'upper' : 'lower';
+  if (ay >= ax) return depth > 0 ? 'rear' : 'front';
+  return x > 0 ? 'right' : 'left';
 }

@@ -12,6 +12,12 @@ export interface PanelInstance {
   frame: { origin: Vec3; x: Vec3 };
 }
 
+/** Which copy of which panel, numbered from 0. */
+export interface PanelCopy {
+  panel: string;
+  instance: number;
+}
+
 /** One edge of the outline, in order. */
 export interface PanelEdge {
   from: number;
@@ -42,6 +48,9 @@ export type Feature =
       /** What is driven through a pilot, and the face that its head lies on. */
       fastener?: string;
       face?: 'inside' | 'outside';
+      /** A pilot’s head sits in a wider hole: so wide, so deep. */
+      counterbore?: Ticks;
+      counterboreDepth?: Ticks;
     }
   | {
       kind: 'entrance' | 'vent';
@@ -109,13 +118,15 @@ export type JointKind = 'butt' | 'screwed' | 'loose' | 'hinged' | 'strip' | 'let
 
 export interface Joint {
   between: readonly [panel: string, panel: string];
+  /** Which copy of each, numbered from 0. */
+  copies: readonly [number, number];
   kind: JointKind;
-  /** Where the joint was fastened through: what the bill of quantities counts. Length and area of contact over all copies. */
+  /** Length and area of what touches. */
   contact: { length: Ticks; area: number };
   fastening: Fastening | null;
 }
 
-/** Fasteners of a joint, all copies together: which, how many, how long, how deep they bite. */
+/** Fasteners of a joint: which is the longest, how many, how long, how deep they bite. */
 export interface Fastening {
   fastener: string;
   count: number;

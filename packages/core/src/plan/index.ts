@@ -32,6 +32,7 @@ export {
   sillOf,
 } from './entrance.js';
 export { FASTENING_CHOICES, FASTENING_SIZES } from './fastening.js';
+export { HANGING_WAYS, HANGING_WORDS, type HangingWay, isHangingWay } from './hanging.js';
 export { keepsOutside } from './kept-measure.js';
 export {
   type BoxPlan,

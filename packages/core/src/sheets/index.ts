@@ -2,6 +2,7 @@ export { boardDrawing } from './board-drawing.js';
 export { type Drawing, extentOf, type Layer } from './drawing.js';
 export { featureOutline } from './feature-shapes.js';
 export { FILE_FORMATS, type FileFormatId, type FileSetting } from './file-formats.js';
+export { type BoredSide, holeDrawing } from './hole-drawing.js';
 export {
   type DrawnOption,
   drawOption,
@@ -10,5 +11,6 @@ export {
 } from './option-picture.js';
 export { type PanelSheet, panelDrawing, panelSheet, templateOf } from './panel-drawing.js';
 export { viewPicture } from './picture.js';
+export { asItLies, assembledDrawing, type StepPicture, stepDrawing } from './step-drawing.js';
 export { type BoxViewName, VIEW_TITLES, viewDrawing } from './view-drawing.js';
 export { behindSection, type DrawnFace, frontView, middleSection, sectionX } from './views.js';

@@ -126,8 +126,8 @@ export function volumeOf(solid: ConvexSolid): number {
   return sixfold / 6;
 }
 
-/** Area of a face in square ticks. */
-export function faceArea(corners: readonly Vec3[]): number {
+/** A flat polygon’s normal, twice as long as its area is large: outwards where its corners run anticlockwise from outside. */
+export function areaVector(corners: readonly Vec3[]): Vec3 {
   let sum: Vec3 = [0, 0, 0];
   for (let i = 1; i + 1 < corners.length; i += 1) {
     sum = add(
@@ -135,8 +135,12 @@ export function faceArea(corners: readonly Vec3[]): number {
       cross(subtract(at(corners, i), at(corners, 0)), subtract(at(corners, i + 1), at(corners, 0))),
     );
   }
-  return Math.hypot(sum[0], sum[1], sum[2]) / 2;
+  return sum;
 }
+
+/** Area of a face in square ticks. */
+export const faceArea = (corners: readonly Vec3[]): number =>
+  Math.hypot(...areaVector(corners)) / 2;
 
 /** What two solids have in common; null when they only touch or are apart. */
 export function common(a: ConvexSolid, b: ConvexSolid): ConvexSolid | null {
@@ -184,19 +188,32 @@ export function contactsOf(a: ConvexSolid, b: ConvexSolid, gap = 32): Contact[] 
 export const sharedFaceArea = (a: ConvexSolid, b: ConvexSolid, gap = 32): number =>
   contactsOf(a, b, gap).reduce((sum, contact) => sum + faceArea(contact.corners), 0);
 
-/** How far a ray from `from` along `direction` (length 1) runs inside the solid, in ticks; 0 when it misses. */
-export function depthAlong(solid: ConvexSolid, from: Vec3, direction: Vec3): number {
-  let enter = 0;
-  let leave = Number.POSITIVE_INFINITY;
-  for (const { plane } of solid.faces) {
+/** Where a line enters and leaves what lies behind some planes, measured from a point along a direction of length 1; null where it misses. */
+export function chordThrough(
+  planes: readonly HalfSpace[],
+  from: Vec3,
+  direction: Vec3,
+): readonly [enter: number, leave: number] | null {
+  let [enter, leave] = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY];
+  for (const plane of planes) {
     const rate = dot(plane.normal, direction);
     const distance = distanceTo(plane, from);
     if (Math.abs(rate) < 1e-9) {
-      if (distance > EPSILON) return 0;
+      if (distance > EPSILON) return null;
     } else if (rate > 0) leave = Math.min(leave, -distance / rate);
     else enter = Math.max(enter, -distance / rate);
   }
-  return leave > enter ? leave - enter : 0;
+  return leave > enter ? [enter, leave] : null;
+}
+
+/** How far a ray from `from` along `direction` (length 1) runs inside the solid, in ticks; 0 when it misses. */
+export function depthAlong(solid: ConvexSolid, from: Vec3, direction: Vec3): number {
+  const chord = chordThrough(
+    solid.faces.map(({ plane }) => plane),
+    from,
+    direction,
+  );
+  return chord ? Math.max(0, chord[1] - Math.max(0, chord[0])) : 0;
 }
 
 /** The solid's cross-section with a plane, in order, seen from where the normal points; empty when the plane misses it. */

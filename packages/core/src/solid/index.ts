@@ -1,6 +1,8 @@
 export {
+  areaVector,
   type Contact,
   type ConvexSolid,
+  chordThrough,
   clipFace,
   common,
   contactsOf,

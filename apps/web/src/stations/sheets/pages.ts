@@ -23,7 +23,7 @@ export interface Room {
 }
 
 /** Blocks one after the other into rooms of a height; a block higher than the room has one of its own. */
-function fill<T>(blocks: readonly Block<T>[], height: number): Block<T>[][] {
+export function fill<T>(blocks: readonly Block<T>[], height: number): Block<T>[][] {
   const rooms: Block<T>[][] = [];
   let left = 0;
   for (const block of blocks) {

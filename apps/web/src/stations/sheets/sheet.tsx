@@ -1,18 +1,27 @@
 import type { ReactNode } from 'react';
 import { MARGIN, type PaperSize } from './paper';
 
+const CAUTIONS = {
+  saw: 'Guards on; eyes, ears and lungs covered. Nothing shorter than about 200 mm (8 in) is held by hand at a powered saw: clamp it, or cut it while the board is long [common practice]. Follow the saw’s own manual.',
+  bench:
+    'Clamp the panel over scrap before the bit goes in; eyes and lungs covered, sleeves and hair tied back. Unplug to change a bit. Children: an adult drills. Follow the drill’s own manual.',
+} as const;
+
 /** One sheet of paper with its heading, scale bar and caution. */
 export function Sheet({
   size,
   number,
   of,
   name,
+  at = 'saw',
   children,
 }: {
   size: PaperSize;
   number: number;
   of: number;
   name: string;
+  /** Where it is pinned up: the caution at its foot is for the work there. */
+  at?: keyof typeof CAUTIONS;
   children: ReactNode;
 }) {
   return (
@@ -30,11 +39,7 @@ export function Sheet({
       {children}
       <footer className="absolute right-[12mm] bottom-[6mm] left-[12mm] flex items-end justify-between text-[2.7mm]">
         <ScaleBar />
-        <span className="max-w-[110mm] text-right">
-          Guards on; eyes, ears and lungs covered. Nothing shorter than about 200 mm (8 in) is held
-          by hand at a powered saw: clamp it, or cut it while the board is long [common practice].
-          Follow the saw’s own manual.
-        </span>
+        <span className="max-w-[110mm] text-right">{CAUTIONS[at]}</span>
       </footer>
     </section>
   );

@@ -2,7 +2,7 @@ import { batchQuestion, type SawingRecord, sawsOf } from '@spare-knot/core/api';
 import { type NamedPlan, namedPlan, planCuts, seenAtSaw, sizeOf } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob, panelsAsSawn } from '@spare-knot/core/job';
-import { type Layout, shoppingList } from '@spare-knot/core/layout';
+import { checkLayout, type Layout, shoppingList } from '@spare-knot/core/layout';
 import { at } from '@spare-knot/core/lists';
 import {
   type LengthStyle,
@@ -15,7 +15,7 @@ import { boardDrawing } from '@spare-knot/core/sheets';
 
 import { Printer } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useBatch, useBatchName } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
 import { useSawing } from '../../batch/use-sawing';
@@ -23,7 +23,9 @@ import { useWood } from '../../batch/use-wood';
 import { useUnits } from '../../measure/units';
 import { useTools } from '../../shop/use-tools';
 import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
+import { Trouble } from '../../ui/trouble';
 import { usePreparing } from '../saw/use-preparing';
+import { BenchSheets } from './bench-sheets';
 import { BoardSheet } from './board-sheet';
 import { CutList } from './cut-list';
 import {
@@ -47,21 +49,32 @@ const NO_NAMES: Names = new Map();
 /** What is on the sheets: names of panels, the job, what is to be bought, and the boards of the layout. */
 function useSheets() {
   const { draft, batch, sound } = useBatch();
-  const { rack, offers, all } = useWood();
+  const wood = useWood();
+  const { rack, offers, all, isKnown } = wood;
   const { family } = draft.plan;
-  const layout = batch.accepted ? batch.accepted.layout : batch.proposed;
   const job = useMemo(() => {
     const made =
-      all.length > 0 ? layoutJob(batchQuestion({ ...draft, name: 'batch' }, rack, offers)) : null;
+      isKnown && all.length > 0
+        ? layoutJob(batchQuestion({ ...draft, name: 'batch' }, rack, offers))
+        : null;
     return made?.ok ? made.job : null;
-  }, [draft, all, rack, offers]);
+  }, [draft, all, isKnown, rack, offers]);
+  // What was laid out once may speak of wood that is gone, or of a box that has changed since: that is not to be sawn.
+  const { accepted, proposed } = batch;
+  const holds = useMemo(
+    () => job !== null && proposed !== null && checkLayout(job, proposed).length === 0,
+    [job, proposed],
+  );
+  const held = holds ? proposed : null;
+  const layout = accepted ? accepted.layout : held;
+  const isOutOfDate = isKnown && layout === null && proposed !== null;
   const names = useMemo(
     () => (sound ? panelNames(familyById(family), sound.box) : NO_NAMES),
     [sound, family],
   );
   const onPaper = useMemo(() => boardsOnPaper(layout?.boards ?? [], all), [layout, all]);
   const toBuy = useMemo(() => (layout ? shoppingList(layout, offers) : []), [layout, offers]);
-  return { job, names, onPaper, layout, toBuy, offers };
+  return { job, names, onPaper, layout, isOutOfDate, wood, toBuy, offers };
 }
 
 /** The cut list as a file. */
@@ -237,11 +250,10 @@ const BoardsOnSheet = memo(function BoardsOnSheet({
 });
 
 /** Sheets to pin beside the saw: the cut list, and every board with its tape marks. */
-export function SheetsStation() {
+function SawSheets({ paper }: { paper: Paper }) {
   const { draft, sound } = useBatch();
   const name = useBatchName();
-  const { job, names, onPaper: laid, layout, toBuy, offers } = useSheets();
-  const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
+  const { job, names, onPaper: laid, layout, isOutOfDate, wood, toBuy, offers } = useSheets();
   const size = PAPERS[paper];
   const panels = useMemo(() => (sound ? panelsAsSawn(sound.plan, sound.box.panels) : []), [sound]);
   const cuts = useCutPlan(job, layout);
@@ -266,22 +278,23 @@ export function SheetsStation() {
   ];
   return (
     <>
-      <Actions paper={paper} onPaper={setPaper} />
       <div className="print:hidden">
         <fieldset className="mt-3 flex flex-wrap items-center justify-center gap-2">
           <legend className="sr-only">Take away</legend>
           <TakeAway title={name} files={files} />
         </fieldset>
-        {!layout && (
+        {wood.error && <Trouble error={wood.error} retry={wood.retry} />}
+        {!layout && wood.isKnown && (
           <p className="card mt-3 p-4">
-            Nothing is laid out yet, so there is only the cut list.{' '}
+            {isOutOfDate
+              ? 'The box or the wood has changed since it was laid out, so there is only the cut list.'
+              : 'Nothing is laid out yet, so there is only the cut list.'}{' '}
             <Link to="../layout" className="link">
               Lay it out
             </Link>
           </p>
         )}
       </div>
-      <style>{`@page { size: ${size.width}mm ${size.height}mm; margin: 0 } @media print { html { background: #fff } }`}</style>
       <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
         {layout && buys > 0 && (
           <Sheet size={size} number={1} of={sheets} name={name}>
@@ -322,6 +335,40 @@ export function SheetsStation() {
           </Sheet>
         ))}
       </main>
+    </>
+  );
+}
+
+const FOR = [
+  ['saw', 'For the saw'],
+  ['bench', 'For the bench'],
+] as const;
+
+/** What the stations print: for the saw, and for the bench. */
+export function SheetsStation() {
+  const { draft } = useBatch();
+  const [params, setParams] = useSearchParams();
+  const [paper, setPaper] = useState<Paper>(() => (draft.units === 'inch' ? 'Letter' : 'A4'));
+  const size = PAPERS[paper];
+  const atBench = params.get('for') === 'bench';
+  return (
+    <>
+      <Actions paper={paper} onPaper={setPaper} />
+      <div className="mt-3 flex justify-center gap-2 print:hidden">
+        {FOR.map(([key, label]) => (
+          <button
+            key={key}
+            type="button"
+            aria-pressed={atBench === (key === 'bench')}
+            className={`btn ${atBench === (key === 'bench') ? 'btn-main' : ''}`}
+            onClick={() => setParams(key === 'bench' ? { for: key } : {}, { replace: true })}
+          >
+            {label}
+          </button>
+        ))}
+      </div>
+      <style>{`@page { size: ${size.width}mm ${size.height}mm; margin: 0 } @media print { html { background: #fff } }`}</style>
+      {atBench ? <BenchSheets size={size} /> : <SawSheets paper={paper} />}
     </>
   );
 }

@@ -1,6 +1,12 @@
 import { sum } from '../../lists/index.js';
-import { fromMm } from '../../measure/index.js';
-import { type JointKind, measuresOf, type Panel, type PanelSet } from '../../panels/index.js';
+import { fromMm, type Ticks } from '../../measure/index.js';
+import {
+  type Joint,
+  type JointKind,
+  measuresOf,
+  type Panel,
+  type PanelSet,
+} from '../../panels/index.js';
 import type { BoxPlan, Finish } from '../../plan/index.js';
 import { ofArea, ofHeight, ofLength, type Text, text } from '../../text/index.js';
 import { isSheet } from '../../wood/index.js';
@@ -64,23 +70,34 @@ export function meshLine(box: PanelSet): HardwareLine[] {
   });
 }
 
-/** Seams that are caulked: where two panels touch that stay together, sticks left out, on both sides where all are; never what swings, lifts or comes off. */
-export function caulkLines({ choices }: BoxPlan, box: PanelSet): HardwareLine[] {
+/** Seams that are caulked: where two panels touch that stay together, sticks left out; never what swings, lifts or comes off. */
+export function caulkedSeams({ choices }: BoxPlan, box: PanelSet): readonly Joint[] {
   const { joints, panels } = box;
   const { caulk = 'none' } = choices;
   if (caulk === 'none') return [];
   const roleOf = new Map(panels.map(({ id, role }) => [id, role]));
   const stays = heldTogether(box);
-  const seams = joints.filter(({ between }) => {
+  return joints.filter(({ between }) => {
     const roles = between.map((id) => roleOf.get(id) ?? '');
     if (roles.some((role) => NO_SEAM.includes(role)) || !stays(...between)) return false;
     return caulk === 'all' || roles.some(isRoof);
   });
+}
+
+/** How much caulk: along each seam, on both sides where all are caulked. */
+export function caulkLength({ choices }: BoxPlan, seams: readonly Joint[]): Ticks {
+  const long = sum(seams.map(({ contact }) => contact.length));
+  return Math.round(choices.caulk === 'all' ? 2 * long : long);
+}
+
+export function caulkLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
+  const { caulk = 'none' } = plan.choices;
+  const seams = caulkedSeams(plan, box);
   const long = sum(seams.map(({ contact }) => contact.length));
   return bought({
     id: 'caulk',
     name: text`Exterior caulk`,
-    quantity: Math.round(caulk === 'all' ? 2 * long : long),
+    quantity: caulkLength(plan, seams),
     unit: 'metres',
     why:
       caulk === 'all'
@@ -156,7 +173,27 @@ const sheetEdges = ({ wood }: BoxPlan, { panels }: PanelSet): number =>
 const isOnRoof = ({ where }: Finish): boolean => /roof|lid/i.test(where);
 const isOnEdges = ({ where }: Finish): boolean => /edge/i.test(where);
 
-export function finishLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
+/** One finish of the plan: how much of the box it covers, how often, with what wait after each coat. */
+export interface Coats {
+  finish: Finish;
+  name: Text;
+  where: string;
+  squareMetres: number;
+  millilitres: number;
+  coats: number;
+  /** After each coat, until the next or until it hangs. */
+  waitHours: number;
+}
+
+const COATS = 2;
+/** Oil, and what is thinned with oil or not known, dries overnight; water-based coats in some hours. Common practice, no source; the tin says. */
+const WAIT = { water: 4, oil: 24 } as const;
+
+const waitAfter = ({ what, base }: Finish): number =>
+  what !== 'oil' && base === 'water' ? WAIT.water : WAIT.oil;
+
+/** The finishes of a plan over the faces that each covers. */
+export function coatsOf(plan: BoxPlan, box: PanelSet): Coats[] {
   const { finish } = plan;
   if (finish.length === 0) return [];
   const apart = finish.some(isOnRoof);
@@ -168,15 +205,26 @@ export function finishLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {
       ? [outsideArea(box, (panel) => !roofs(panel)), 'outside but the roof']
       : [outsideArea(box), 'outside'];
   };
-  return finish.map((coat, index) => {
+  return finish.map((coat) => {
     const [ticks, where] = areas(coat);
     const area = squareMetres(ticks);
     return {
-      id: index === 0 ? 'finish' : `finish-${index + 1}`,
+      finish: coat,
       name: coatName(coat),
-      quantity: Math.ceil(area * FINISH_ML_PER_M2),
-      unit: 'ml',
-      why: text`Two coats on ${ofArea(area)} of ${where}; nothing inside or round the entrance.`,
+      where,
+      squareMetres: area,
+      millilitres: Math.ceil(area * FINISH_ML_PER_M2),
+      coats: COATS,
+      waitHours: waitAfter(coat),
     };
   });
 }
+
+export const finishLines = (plan: BoxPlan, box: PanelSet): HardwareLine[] =>
+  coatsOf(plan, box).map(({ name, where, squareMetres: area, millilitres }, index) => ({
+    id: index === 0 ? 'finish' : `finish-${index + 1}`,
+    name,
+    quantity: millilitres,
+    unit: 'ml',
+    why: text`Two coats on ${ofArea(area)} of ${where}; nothing inside or round the entrance.`,
+  }));

@@ -9,9 +9,12 @@ import { bought, type HardwareLine, squareMetres } from './line.js';
 /** Exterior glue: about 150 g on a square metre of joint, common practice, no source; a joint is glued over its whole contact. */
 const GLUE_ML_PER_M2 = 150;
 
-/** The joints that are glued: those fastened for good, unless screws alone hold. */
-const gluedJoints = ({ choices }: BoxPlan, { joints }: PanelSet): readonly Joint[] =>
-  choices.fastening === 'screws' ? [] : joints.filter((joint) => joint.kind === 'butt');
+/** Whether a joint is glued: what is fastened for good, unless screws alone hold. */
+export const isGlued = ({ choices }: BoxPlan, { kind }: Joint): boolean =>
+  choices.fastening !== 'screws' && kind === 'butt';
+
+const gluedJoints = (plan: BoxPlan, { joints }: PanelSet): readonly Joint[] =>
+  joints.filter((joint) => isGlued(plan, joint));
 
 /** Where something is glued: how long, in ticks, and how much of it, in square ticks. */
 interface Seam {

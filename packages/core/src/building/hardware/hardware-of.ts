@@ -1,11 +1,12 @@
 import type { PanelSet } from '../../panels/index.js';
 import type { BoxPlan } from '../../plan/index.js';
+import { hangingLines } from '../hanging/hanging-lines.js';
 import { caulkLines, coverLines, finishLines, meshLine, plateLines } from './covered.js';
 import { fastenerLines, layerLines } from './fastened.js';
 import { glueLines } from './glued.js';
-import { fittingLines, fixingLines, footLines, mountLines } from './hung-up.js';
 import type { HardwareLine } from './line.js';
 import { hingeLines, hungLines, stripLines } from './moving.js';
+import { pipeLines } from './pipe.js';
 
 /** Everything one box takes beside its panels, each quantity counted from its joints, holes and faces. */
 export const hardwareOf = (plan: BoxPlan, box: PanelSet): HardwareLine[] => [
@@ -15,10 +16,8 @@ export const hardwareOf = (plan: BoxPlan, box: PanelSet): HardwareLine[] => [
   ...hingeLines(box),
   ...stripLines(box),
   ...meshLine(box),
-  ...fittingLines(box),
-  ...mountLines(plan, box),
-  ...footLines(plan),
-  ...fixingLines(plan, box),
+  ...pipeLines(box),
+  ...hangingLines(plan, box),
   ...glueLines(plan, box),
   ...caulkLines(plan, box),
   ...coverLines(plan, box),

@@ -62,9 +62,12 @@ const hook = (quantity: number, why: Text): HardwareLine => ({
 const named = ({ between, contact }: Joint): Text =>
   text`${ofPanel(between[0])} and ${ofPanel(between[1])}, ${ofLength(contact.length)}`;
 
+/** Hinges along a joint: one at each end, and a third where it is long. */
+export const hingesAlong = ({ contact }: Joint): number => (contact.length >= THIRD_HINGE ? 3 : 2);
+
 export function hingeLines({ joints }: PanelSet): HardwareLine[] {
   const hinged = joints.filter((joint) => joint.kind === 'hinged');
-  const hinges = sum(hinged.map(({ contact }) => (contact.length >= THIRD_HINGE ? 3 : 2)));
+  const hinges = sum(hinged.map(hingesAlong));
   if (hinges === 0) return [];
   return [
     {

@@ -108,6 +108,9 @@ function slabs(plan: LogPlan, frame: LogFrame, vents: readonly Vec3[]): Draft[] 
 const lidThickness = ({ sizes, choices, wood: boards }: LogPlan): Ticks =>
   choices.lidFrom === 'log' ? sizes.lidThick : boards.roof.thickness;
 
+/** A 25 mm bit part way through the lid, so that a screw of common length reaches deep into the slabs. Common practice, no source. */
+const COUNTERBORE = { diameter: fromMm(25), leave: fromMm(18) };
+
 function lid(plan: LogPlan, frame: LogFrame): Draft {
   const { sizes, choices } = plan;
   const { radius, front, half, slope, topAt } = frame;
@@ -120,7 +123,8 @@ function lid(plan: LogPlan, frame: LogFrame): Draft {
     thickness: lidThickness(plan),
     grain: 'slope',
   });
-  return choices.lidFrom === 'log' ? { ...draft, role: 'roof-strip', fromLog: 'flat' } : draft;
+  const bored = choices.access === 'lid' ? { ...draft, counterbore: COUNTERBORE } : draft;
+  return choices.lidFrom === 'log' ? { ...bored, role: 'roof-strip', fromLog: 'flat' } : bored;
 }
 
 function joints({ choices }: LogPlan, floor: Floor): JointDraft[] {

@@ -41,6 +41,8 @@ describe('a shelf in a corner', () => {
     const held = box.joints.filter(({ between }) => between.includes('bracket'));
     expect(held.map(({ between }) => between.find((id) => id !== 'bracket')).sort()).toEqual([
       'back',
+      'back',
+      'floor',
       'floor',
     ]);
     for (const { fastening } of held) expect(fastening).toMatchObject({ enough: true });

@@ -1,31 +1,16 @@
-import { type Fitting, type PanelSet, weightOf } from '../../panels/index.js';
+import { type PanelSet, weightOf } from '../../panels/index.js';
 import type { BoxPlan, Place } from '../../plan/index.js';
 import { ofLength, ofWeight, text } from '../../text/index.js';
-import { bought, counted, type HardwareLine } from './line.js';
+import { bought, counted, type HardwareLine } from '../hardware/line.js';
 
-const pipeLine = ({
-  from,
-  to,
-  bore,
-  outside,
-}: Extract<Fitting, { kind: 'pipe' }>): HardwareLine => ({
-  id: 'pipe',
-  name: text`Pipe, bore ${ofLength(bore)}, outside ${ofLength(outside)}`,
-  quantity: Math.round(Math.hypot(to[1] - from[1], to[2] - from[2])),
-  unit: 'ticks',
-  why: text`Through the front, as drawn.`,
-});
-
-export const fittingLines = ({ fittings = [] }: PanelSet): HardwareLine[] => [
-  ...fittings.flatMap((fitting) => (fitting.kind === 'pipe' ? [pipeLine(fitting)] : [])),
-  ...bought({
+export const eyeLines = ({ fittings = [] }: PanelSet): HardwareLine[] =>
+  bought({
     id: 'eye',
     name: text`Screw eye`,
     quantity: fittings.filter((fitting) => fitting.kind === 'eye').length,
     unit: 'pieces',
     why: text`To hang it by, with protected wire.`,
-  }),
-];
+  });
 
 /** A rod in the foot of a post. */
 export const footLines = ({ sizes, choices }: BoxPlan): HardwareLine[] =>
@@ -47,7 +32,7 @@ interface Fixing {
   heavy: string;
   why: string;
 }
-const FIXINGS: Readonly<Record<NonNullable<Place['on']>, Fixing>> = {
+export const FIXINGS: Readonly<Record<NonNullable<Place['on']>, Fixing>> = {
   tree: {
     light: 'Screw 5 × 80 mm, left proud',
     heavy: 'Coach screw 8 × 120 mm, left proud',
@@ -71,7 +56,7 @@ const FIXINGS: Readonly<Record<NonNullable<Place['on']>, Fixing>> = {
     why: 'Into the post over the water',
   },
 };
-const HEAVY_KG = 4;
+export const HEAVY_KG = 4;
 
 /** What fixes it where the plan says that it hangs; nothing while that is not known, or where eyes or holes of its own are asked for. */
 export function fixingLines(plan: BoxPlan, box: PanelSet): HardwareLine[] {

@@ -1,0 +1,319 @@
+import type { Making } from '@spare-knot/core/api';
+import {
+  ASSEMBLY_SCHOOLS,
+  type AssemblySchool,
+  type AssemblyStep,
+  SCHOOL_WORDS,
+  type StepJoint,
+  stepKey,
+} from '@spare-knot/core/building';
+import { at } from '@spare-knot/core/lists';
+import { printLengthUnit } from '@spare-knot/core/measure';
+import type { PanelSet } from '@spare-knot/core/panels';
+import { stepDrawing } from '@spare-knot/core/sheets';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { useBatch } from '../../batch/batch-context';
+import { useWidth } from '../../board/use-width';
+import { PaperPicture } from '../../boxview/paper-picture';
+import { Sentence } from '../../measure/length';
+import { useUnits } from '../../measure/units';
+import { comesWords, glueWords, jointWords, pieceName, turnWords } from './build-words';
+import { headsOf } from './heads-of';
+import { useBitStyle } from './use-bit-style';
+import type { Built } from './use-build';
+import { useStepKeys } from './use-step-keys';
+
+const SolidView = lazy(() => import('../../boxview/solid-view'));
+
+interface Props {
+  built: Built;
+  nameOf: (id: string) => string;
+}
+
+/** What the maker decides at the bench, changed. */
+function useMaking() {
+  const { draft, edit } = useBatch();
+  const change = (next: Partial<Making>) =>
+    edit((current) => ({ ...current, making: { ...current.making, ...next } }));
+  return { making: draft.making, change };
+}
+
+function JointRow({ joint, nameOf }: { joint: StepJoint; nameOf: Props['nameOf'] }) {
+  const { draft } = useBatch();
+  const { style } = useUnits();
+  const bits = useBitStyle();
+  const { what, from, into } = jointWords(joint, style.system === 'inch');
+  return (
+    <li className="border-b border-dotted border-line py-1.5">
+      <span className="inline-block text-lg font-semibold first-letter:uppercase">{what}</span>{' '}
+      {joint.drivenFrom ? 'through' : 'between'} {nameOf(from).toLowerCase()}{' '}
+      {joint.drivenFrom ? 'into' : 'and'} {nameOf(into).toLowerCase()}
+      <span className="block text-soft">
+        {joint.bored !== null && (
+          <>
+            hole {printLengthUnit(joint.bored, bits)}
+            {joint.pilot !== null && `, pilot ${printLengthUnit(joint.pilot, bits)}`};{' '}
+          </>
+        )}
+        {glueWords(joint, draft.plan.choices.fastening === 'screws')}
+      </span>
+    </li>
+  );
+}
+
+function StepWords({
+  step,
+  title,
+  nameOf,
+}: {
+  step: AssemblyStep;
+  title: string;
+  nameOf: Props['nameOf'];
+}) {
+  const [, ...small] = step.add;
+  const comes = comesWords(step);
+  const turn = turnWords(step);
+  return (
+    <div>
+      <h3 className="text-2xl">{title}</h3>
+      {small.length > 0 && (
+        <p>
+          First, while it lies on the bench, put on it:{' '}
+          {[...new Set(small.map(({ panel }) => nameOf(panel).toLowerCase()))].join(', ')}.
+        </p>
+      )}
+      <p className="text-lg">
+        {step.onto.length === 0 ? (
+          'Lay it on the bench.'
+        ) : (
+          <>
+            {comes && `Comes in ${comes}, `}
+            to {[...new Set(step.onto.map(({ panel }) => nameOf(panel).toLowerCase()))].join(', ')}.
+          </>
+        )}
+      </p>
+      {turn && <p className="text-lg">{turn}</p>}
+      <ul className="mt-2">
+        {step.joints.map((joint, index) => (
+          <JointRow key={index} joint={joint} nameOf={nameOf} />
+        ))}
+      </ul>
+      {step.check.length > 0 && (
+        <p className="mt-3 rounded-md bg-moss-pale px-3 py-2 text-lg">
+          <strong>Check: </strong>
+          <Sentence text={step.check} />.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** As much of the box as stands together after some steps. */
+function boxUpTo(box: PanelSet, steps: readonly AssemblyStep[]): PanelSet {
+  const there = new Set(
+    steps.flatMap(({ add }) => add.map(({ panel, instance }) => `${panel}:${instance}`)),
+  );
+  return {
+    ...box,
+    panels: box.panels.flatMap((panel) => {
+      const instances = panel.instances.filter((_each, index) => there.has(`${panel.id}:${index}`));
+      return instances.length > 0 ? [{ ...panel, instances }] : [];
+    }),
+  };
+}
+
+function StepPicture({ built, nameOf, step }: Props & { step: number }) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const [solid, setSolid] = useState(false);
+  const { steps } = built.build;
+  const drawing = useMemo(
+    () =>
+      stepDrawing(built.box, { steps, step, heads: headsOf(built.build, at(steps, step)), nameOf }),
+    [built, steps, step, nameOf],
+  );
+  const soFar = useMemo(() => boxUpTo(built.box, steps.slice(0, step + 1)), [built, steps, step]);
+  return (
+    <div ref={ref}>
+      {width > 0 && !solid && (
+        <div className="grid min-h-[420px] place-items-center rounded-md bg-card">
+          <PaperPicture
+            drawing={drawing}
+            width={width}
+            most={430}
+            label={`Step ${step + 1}: ${nameOf(at(steps, step).add[0]?.panel ?? '')} comes in`}
+          />
+        </div>
+      )}
+      {solid && (
+        <Suspense
+          fallback={<p className="grid h-[420px] place-items-center">Fetching the solid view…</p>}
+        >
+          <SolidView box={soFar} height={380} />
+        </Suspense>
+      )}
+      <button type="button" className="btn mt-2" onClick={() => setSolid(!solid)}>
+        {solid ? 'Show the drawing' : 'Turn it in space'}
+      </button>
+    </div>
+  );
+}
+
+function SchoolPicker() {
+  const { making, change } = useMaking();
+  return (
+    <label className="flex flex-wrap items-center gap-2">
+      <span className="label">Order</span>
+      <select
+        className="field min-h-11"
+        value={making.order ? 'own' : making.school}
+        onChange={(event) => change({ school: event.target.value as AssemblySchool, order: null })}
+      >
+        {ASSEMBLY_SCHOOLS.map((school) => (
+          <option key={school} value={school}>
+            {SCHOOL_WORDS[school][0]}
+          </option>
+        ))}
+        {making.order && (
+          <option value="own" disabled>
+            my own
+          </option>
+        )}
+      </select>
+    </label>
+  );
+}
+
+/** Moves a step to an earlier or a later place; the order is then the maker’s own. */
+function MoveStep({
+  steps,
+  step,
+  busy,
+  onMoved,
+}: {
+  steps: readonly AssemblyStep[];
+  step: number;
+  /** The steps are of an order that has changed since. */
+  busy: boolean;
+  onMoved: (to: number) => void;
+}) {
+  const { making, change } = useMaking();
+  const move = (by: 1 | -1) => {
+    const order = steps.map(stepKey);
+    const [key] = order.splice(step, 1);
+    if (key === undefined) return;
+    order.splice(step + by, 0, key);
+    change({ order });
+    onMoved(step + by);
+  };
+  return (
+    <>
+      <button type="button" className="btn" disabled={busy || step === 0} onClick={() => move(-1)}>
+        Do it earlier
+      </button>
+      <button
+        type="button"
+        className="btn"
+        disabled={busy || step === steps.length - 1}
+        onClick={() => move(1)}
+      >
+        Do it later
+      </button>
+      {making.order && (
+        <button type="button" className="btn" onClick={() => change({ order: null })}>
+          Back to the order that was found
+        </button>
+      )}
+    </>
+  );
+}
+
+function StepList({
+  built,
+  steps,
+  now,
+  onGo,
+  nameOf,
+}: {
+  built: Built;
+  steps: readonly AssemblyStep[];
+  now: number;
+  onGo: (step: number) => void;
+  nameOf: Props['nameOf'];
+}) {
+  return (
+    <ol aria-label="Steps" className="flex flex-wrap gap-1.5">
+      {steps.map((step, index) => (
+        <li key={stepKey(step)}>
+          <button
+            type="button"
+            aria-current={index === now ? 'step' : undefined}
+            className={`min-h-11 rounded-md border px-3 font-semibold ${index === now ? 'border-chalk bg-chalk text-white' : 'border-line bg-white text-chalk'}`}
+            onClick={() => onGo(index)}
+          >
+            {index + 1} {pieceName(built, step, nameOf)}
+            {step.out === null && ' — stop'}
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** The box put together step by step, each with its picture, its fasteners, and what to check. */
+export function AssemblyTab({ built, nameOf, busy }: Props & { busy: boolean }) {
+  const { steps, problems } = built.build;
+  const [place, setPlace] = useState(0);
+  const now = Math.min(place, steps.length - 1);
+  const go = (by: number) => setPlace(Math.max(0, Math.min(steps.length - 1, now + by)));
+  useStepKeys(go);
+  const step = at(steps, now);
+  const own = new Set(step.add.map(({ panel }) => panel));
+  const notes = problems.filter(
+    ({ severity, id, panels }) =>
+      severity === 'note' && id === 'driver' && panels.some((panel) => own.has(panel)),
+  );
+  return (
+    <section aria-label="Assembly" className="card p-4">
+      <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
+        <StepList built={built} steps={steps} now={now} onGo={setPlace} nameOf={nameOf} />
+        <SchoolPicker />
+      </div>
+      <div className="grid grid-cols-[1.2fr_1fr] gap-5 max-lg:grid-cols-1">
+        <StepPicture built={built} nameOf={nameOf} step={now} />
+        <div>
+          <div className="mb-3 flex items-center gap-3">
+            <button
+              type="button"
+              className="btn min-h-11"
+              disabled={now === 0}
+              onClick={() => go(-1)}
+            >
+              <ChevronLeft aria-hidden /> Back
+            </button>
+            <span className="mono text-lg">
+              {now + 1} of {steps.length}
+            </span>
+            <button
+              type="button"
+              className="btn btn-main min-h-11"
+              disabled={now === steps.length - 1}
+              onClick={() => go(1)}
+            >
+              Next step <ChevronRight aria-hidden />
+            </button>
+          </div>
+          <StepWords step={step} title={pieceName(built, step, nameOf)} nameOf={nameOf} />
+          {notes.map(({ text }, index) => (
+            <p key={index} className="mt-2 text-soft">
+              <Sentence text={text} />
+            </p>
+          ))}
+          <div className="mt-4 flex flex-wrap gap-2">
+            <MoveStep steps={steps} step={now} busy={busy} onMoved={setPlace} />
+          </div>
+        </div>
+      </div>
+    </section>
+  );
+}

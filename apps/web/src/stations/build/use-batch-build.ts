@@ -1,0 +1,18 @@
+import { familyById } from '@spare-knot/core/families';
+import { panelNames, partName } from '@spare-knot/core/panels';
+import { useMemo } from 'react';
+import { useBatch } from '../../batch/batch-context';
+import { useTools } from '../../shop/use-tools';
+import { type BuildState, useBuild } from './use-build';
+
+/** The build plan of the batch on the bench with the shop’s bits, and what its panels are called. */
+export function useBatchBuild(): BuildState & { nameOf: (panel: string) => string } {
+  const { draft, sound } = useBatch();
+  const { shop } = useTools();
+  const state = useBuild(sound?.plan ?? null, draft.boxes, draft.making, shop?.bits ?? null);
+  const nameOf = useMemo(() => {
+    const names = sound ? panelNames(familyById(sound.plan.family), sound.box) : new Map();
+    return (id: string) => partName(names, id);
+  }, [sound]);
+  return { ...state, nameOf };
+}

@@ -1,0 +1,179 @@
+import { useMemo, useState } from 'react';
+import { useBatch, useBatchName } from '../../batch/batch-context';
+import { type FileToTake, TakeAway } from '../../ui/take-away';
+import { sidesOf } from '../build/bored-sides';
+import { useBatchBuild } from '../build/use-batch-build';
+import type { Built } from '../build/use-build';
+import { sidePages, stepPages } from './bench-pages';
+import { KitSheet } from './kit-sheet';
+import type { PaperSize } from './paper';
+import { Sheet } from './sheet';
+import { SideOnPaper } from './side-on-paper';
+import { StepOnPaper } from './step-on-paper';
+
+const WHAT = [
+  ['drilling', 'Drilling chart'],
+  ['assembly', 'Assembly'],
+  ['kits', 'Kits'],
+] as const;
+type What = (typeof WHAT)[number][0];
+
+interface Props {
+  built: Built;
+  nameOf: (panel: string) => string;
+  size: PaperSize;
+}
+
+function Drilling({ built, nameOf, size }: Props) {
+  const name = useBatchName();
+  const pages = useMemo(
+    () => sidePages(sidesOf(built.build.holes, built.box.panels), size),
+    [built, size],
+  );
+  return pages.map((parts, index) => (
+    <Sheet key={index} size={size} number={index + 1} of={pages.length} name={name} at="bench">
+      <h2 className="mt-[3mm] font-slab text-[4.2mm]">
+        Holes of one box{index > 0 && ', continued'}: distances from the real edges, as you mark
+        them
+      </h2>
+      {parts.map((part) => (
+        <SideOnPaper
+          key={`${part.side.key} ${part.from}`}
+          built={built}
+          nameOf={nameOf}
+          part={part}
+        />
+      ))}
+    </Sheet>
+  ));
+}
+
+/** Sheets of the assembly, the first of them after some others. */
+function Steps({ built, nameOf, size, before, of }: Props & { before: number; of: number }) {
+  const name = useBatchName();
+  const pages = useMemo(() => stepPages(built.build, size), [built, size]);
+  return pages.map((steps, index) => (
+    <Sheet key={index} size={size} number={before + index + 1} of={of} name={name} at="bench">
+      <h2 className="mt-[3mm] font-slab text-[4.2mm]">
+        Putting it together{index > 0 && ', continued'}
+      </h2>
+      {steps.map((step) => (
+        <StepOnPaper key={step} built={built} nameOf={nameOf} step={step} />
+      ))}
+    </Sheet>
+  ));
+}
+
+function Kits({ built, nameOf, size, kits }: Props & { kits: number }) {
+  const name = useBatchName();
+  const each = useMemo(() => stepPages(built.build, size).length + 1, [built, size]);
+  return Array.from({ length: kits }, (_unused, index) => (
+    <div key={index} className="contents">
+      <Sheet size={size} number={index * each + 1} of={kits * each} name={name} at="bench">
+        <KitSheet built={built} nameOf={nameOf} number={index + 1} kits={kits} />
+      </Sheet>
+      <Steps built={built} nameOf={nameOf} size={size} before={index * each + 1} of={kits * each} />
+    </div>
+  ));
+}
+
+/** The holes as a table, and the build plan as it is published. */
+const filesOf = ({
+  built: { build, box },
+  nameOf,
+}: Pick<Props, 'built' | 'nameOf'>): FileToTake[] => [
+  {
+    label: 'Holes CSV',
+    what: 'The table of holes',
+    ending: '-holes.csv',
+    type: 'text/csv',
+    make: async () => {
+      const { writeHolesCsv } = await import('@spare-knot/core/exchange');
+      return writeHolesCsv(build.holes, box.panels, nameOf);
+    },
+  },
+  {
+    label: 'Build plan JSON',
+    what: 'The build plan',
+    ending: '.build.json',
+    type: 'application/json',
+    make: async () => {
+      const { writeBuildPlan } = await import('@spare-knot/core/exchange');
+      return JSON.stringify(writeBuildPlan(build, box), null, 2);
+    },
+  },
+];
+
+const MOST_KITS = 40;
+
+/** Sheets for the bench: where to bore, how it goes together, and kits that others put together. */
+export function BenchSheets({ size }: { size: PaperSize }) {
+  const { draft } = useBatch();
+  const { answer, trouble, nameOf } = useBatchBuild();
+  const name = useBatchName();
+  const [what, setWhat] = useState<What>('assembly');
+  const [kits, setKits] = useState(Math.min(draft.boxes, MOST_KITS));
+  const pages = useMemo(
+    () => (answer?.ok ? stepPages(answer.build, size).length : 0),
+    [answer, size],
+  );
+  return (
+    <>
+      <div className="mt-3 flex flex-wrap items-end justify-center gap-2 print:hidden">
+        {WHAT.map(([key, label]) => (
+          <button
+            key={key}
+            type="button"
+            aria-pressed={what === key}
+            className={`btn ${what === key ? 'btn-main' : ''}`}
+            onClick={() => setWhat(key)}
+          >
+            {label}
+          </button>
+        ))}
+        {what === 'kits' && (
+          <p className="basis-full text-center">
+            Before you pack: pencil each piece’s letters and “inside” on its inside, beside the edge
+            where it meets its neighbour.
+          </p>
+        )}
+        {what === 'kits' && (
+          <label className="flex items-center gap-2">
+            <span className="label">Kits in this print</span>
+            <input
+              type="number"
+              className="field w-20"
+              min={1}
+              max={MOST_KITS}
+              value={kits}
+              onChange={(event) =>
+                setKits(
+                  Math.max(1, Math.min(MOST_KITS, Math.round(Number(event.target.value)) || 1)),
+                )
+              }
+            />
+          </label>
+        )}
+        {answer?.ok && <TakeAway title={name} files={filesOf({ built: answer, nameOf })} />}
+      </div>
+      {trouble && (
+        <p role="alert" className="mt-3 text-center text-danger">
+          {trouble}
+        </p>
+      )}
+      <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
+        {!answer && <p className="p-8">Working out the build plan…</p>}
+        {answer && !answer.ok && <p className="card p-6">This plan gives no box to build.</p>}
+        {answer?.ok && what === 'drilling' && (
+          <Drilling built={answer} nameOf={nameOf} size={size} />
+        )}
+        {answer?.ok && what === 'assembly' && (
+          <Steps built={answer} nameOf={nameOf} size={size} before={0} of={pages} />
+        )}
+        {answer?.ok && what === 'kits' && (
+          <Kits built={answer} nameOf={nameOf} size={size} kits={kits} />
+        )}
+      </main>
+    </>
+  );
+}
