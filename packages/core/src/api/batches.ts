@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ASSEMBLY_SCHOOLS } from '../building/index.js';
+import { ASSEMBLY_SCHOOLS, USUAL_SITE } from '../building/index.js';
 import {
   count,
   distance,
@@ -54,6 +54,16 @@ export const making = z.object({
   order: z.array(name).max(500).nullable().default(null),
   /** A way that is chosen after the boards were taken; null for the plan’s own. */
   hanging: z.enum(HANGING_WAYS).nullable().default(null),
+  /** What only the place can say; null is unknown, and asked for where a length depends on it. */
+  site: z
+    .object({
+      /** Of the entrance above the ground; null for what the plan says. */
+      height: positiveLength.nullable(),
+      trunkGirth: positiveLength.nullable(),
+      inGround: distance,
+      postThick: positiveLength.nullable(),
+    })
+    .default({ height: null, ...USUAL_SITE }),
 });
 export type Making = z.output<typeof making>;
 export const NO_MAKING: Making = making.decode({});

@@ -4,6 +4,7 @@ import type { Point } from '../plane/index.js';
 import {
   add,
   areaVector,
+  type ConvexSolid,
   chordThrough,
   cross,
   dot,
@@ -55,6 +56,18 @@ export const bodiesOf = ({ panels }: PanelSet): Body[] =>
       };
     }),
   );
+
+/** A body with its faces, as solids are compared. */
+export const solidOf = ({ panel, instance }: Body): ConvexSolid => {
+  const { vertices, faces } = at(panel.instances, instance).solid;
+  return {
+    faces: faces.flatMap((face) => {
+      const corners = face.map((index) => at(vertices, index));
+      const plane = planeOf(corners);
+      return plane ? [{ plane, corners }] : [];
+    }),
+  };
+};
 
 /** A point of the panel’s frame in box space, so deep under its outside face. */
 export const inBox = ({ frame, outsideNormal }: Body, [x, y]: Point, deep = 0): Vec3 =>

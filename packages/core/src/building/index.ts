@@ -19,6 +19,7 @@ export type { BitUse } from './holes/bit-for.js';
 export { faceWords } from './holes/face-words.js';
 export { type BoredFace, type FromEdge, HOLE_USES, type Hole, type HoleUse } from './holes/hole.js';
 export { type HardwareCount, kitItems } from './items.js';
+export { type LetterMark, letterMarks } from './letter-marks.js';
 export type { Letter } from './letters.js';
 export { type BuildCosts, type BuildTimes, USUAL_BUILD_COSTS, type Wait } from './minutes.js';
 export {

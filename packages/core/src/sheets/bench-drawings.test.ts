@@ -8,7 +8,7 @@ import type { BoxPlan } from '../plan/index.js';
 import { containsAll } from '../plane/index.js';
 import { add, chordThrough, cross, negate, scale, unit, type Vec3 } from '../solid/index.js';
 import { extentOf } from './drawing.js';
-import { holeDrawing } from './hole-drawing.js';
+import { holeDrawing, holeTemplate } from './hole-drawing.js';
 import { asItLies, assembledDrawing, stepDrawing } from './step-drawing.js';
 
 const boxOf = (plan: BoxPlan): PanelSet => {
@@ -149,4 +149,40 @@ describe('pictures of bored sides', () => {
       }
     }
   });
+});
+
+describe('templates of holes', () => {
+  test.each(FAMILIES.map((family) => [family.id, family] as const))(
+    '%s: at 1 : 1 every hole has its cross where it is bored, on the face or the edge',
+    (_id, family) => {
+      const plan = startFor(family);
+      const box = boxOf(plan);
+      const { holes } = planBuild(plan, box, 1);
+      for (const panel of box.panels) {
+        const own = holes.filter((hole) => hole.panel === panel.id && hole.instance === 0);
+        for (const face of new Set(own.map((hole) => JSON.stringify(hole.face)))) {
+          const bored = own.filter((hole) => JSON.stringify(hole.face) === face);
+          const side = { panel, face: at(bored, 0).face, holes: bored, measured: [] };
+          const { shapes } = holeTemplate(side, panel.id, String);
+          const marks = shapes.flatMap((each) =>
+            each.kind === 'path' && each.layer === 'mark' ? [each.points] : [],
+          );
+          const middles = marks.map(([[x, y] = [0, 0], [u, v] = [0, 0]]) => [
+            (x + u) / 2,
+            (y + v) / 2,
+          ]);
+          const wanted = bored.flatMap(({ at: [x, y], face: on }) => {
+            const middle =
+              typeof on === 'string' ? [on === 'outside' ? -y : y, x] : [x, panel.thickness - y];
+            return [middle, middle];
+          });
+          expect(middles.map((each) => each.map(Math.round))).toEqual(
+            wanted.map((each) => each.map(Math.round)),
+          );
+          const words = shapes.flatMap((each) => (each.kind === 'text' ? [each.text] : []));
+          expect(words.filter((text) => /^\d+: /.test(text))).toHaveLength(bored.length);
+        }
+      }
+    },
+  );
 });

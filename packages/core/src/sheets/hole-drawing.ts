@@ -7,6 +7,7 @@ import {
   type Drawing,
   type DrawingPoint,
   type DrawingShape,
+  extentOf,
   line,
   note,
   type SayLength,
@@ -219,14 +220,68 @@ function inEdge(
 const LETTERS = 0.045;
 
 /** One side of a panel with its holes, to scale, in ticks; the distances of some of them written out. */
-export function holeDrawing(side: BoredSide, say: SayLength): Drawing {
+export function holeDrawing(side: BoredSide, say: SayLength, height?: Ticks): Drawing {
   const { panel, face } = side;
   const all = [...panel.outline, ...panel.underside];
   const reach = Math.max(...all.map(([x]) => Math.abs(x)), ...all.map(([, y]) => Math.abs(y)));
-  const letters = { say, height: reach * LETTERS };
+  const letters = { say, height: height ?? reach * LETTERS };
   return {
     name: panel.id,
     shapes:
       typeof face === 'string' ? inFace(side, face, letters) : inEdge(side, face.edge, letters),
+  };
+}
+
+/** Letters on a template, and half of the cross that an awl is set on. */
+const TEMPLATE_LETTERS: Ticks = fromMm(3.5);
+const HALF_CROSS: Ticks = fromMm(4);
+
+/** The middle of a hole on a side’s drawing. */
+function middleOf({ face, panel }: BoredSide, { at: place }: Hole): DrawingPoint {
+  if (typeof face === 'string') return onPaper(face)(place);
+  return [place[0], panel.thickness - place[1]];
+}
+
+/** One side with its holes to be laid on the wood at 1 : 1: a cross in each, its number and its width, the panel’s edges to lay it by. */
+export function holeTemplate(side: BoredSide, title: string, say: SayLength): Drawing {
+  const { name, shapes } = holeDrawing({ ...side, measured: [] }, say, TEMPLATE_LETTERS);
+  const stroke = (points: readonly DrawingPoint[]): DrawingShape => ({
+    kind: 'path',
+    layer: 'mark',
+    points,
+    closed: false,
+  });
+  const crosses = side.holes.flatMap((hole) => {
+    const [x, y] = middleOf(side, hole);
+    return [
+      stroke([
+        [x - HALF_CROSS, y],
+        [x + HALF_CROSS, y],
+      ]),
+      stroke([
+        [x, y - HALF_CROSS],
+        [x, y + HALF_CROSS],
+      ]),
+    ];
+  });
+  const wide = ({ size }: Hole): string =>
+    size.shape === 'round'
+      ? say(size.diameter)
+      : `${size.shape} ${say(size.width)} × ${say(size.height)}`;
+  const [left, low] = extentOf({ name, shapes });
+  const words = [title, ...side.holes.map((hole, index) => `${index + 1}: ${wide(hole)}`)];
+  return {
+    name,
+    shapes: [
+      ...shapes,
+      ...crosses,
+      ...words.map((each, index) =>
+        note([left, low - (index + 2) * TEMPLATE_LETTERS * 1.5], each, {
+          height: TEMPLATE_LETTERS,
+          align: 'start',
+          layer: 'note',
+        }),
+      ),
+    ],
   };
 }

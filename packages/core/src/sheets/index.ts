@@ -2,7 +2,8 @@ export { boardDrawing } from './board-drawing.js';
 export { type Drawing, extentOf, type Layer } from './drawing.js';
 export { featureOutline } from './feature-shapes.js';
 export { FILE_FORMATS, type FileFormatId, type FileSetting } from './file-formats.js';
-export { type BoredSide, holeDrawing } from './hole-drawing.js';
+export { type BoredSide, holeDrawing, holeTemplate } from './hole-drawing.js';
+export { type LetteredPiece, letterDrawing } from './letter-drawing.js';
 export {
   type DrawnOption,
   drawOption,

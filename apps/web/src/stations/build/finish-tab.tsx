@@ -23,7 +23,7 @@ function Takes({ built }: { built: Built }) {
   const { draft, sound } = useBatch();
   const { boxes, making } = draft;
   const lines = useMemo(
-    () => (sound ? hardwareOf(planToBuild(sound.plan, making), built.box) : []),
+    () => (sound ? hardwareOf(planToBuild(sound.plan, making), built.box, making.site) : []),
     [sound, making, built],
   );
   const spares = new Map(built.build.hardware.map(({ item, spare }) => [item, spare]));

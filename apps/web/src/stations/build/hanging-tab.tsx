@@ -4,6 +4,7 @@ import { ofWeight } from '@spare-knot/core/text';
 import { Link } from 'react-router';
 import { useBatch } from '../../batch/batch-context';
 import { Sentence } from '../../measure/length';
+import { SiteFields } from './site-fields';
 import type { Built } from './use-build';
 
 /** Sets the way: in the plan, so that layout and checks know its holes; beside it once the boards are taken. */
@@ -64,6 +65,7 @@ function Way({
 /** How the box hangs: ways that suit it first, with what speaks against the others, and what the chosen one takes. */
 export function HangingTab({ built: { build } }: { built: Built }) {
   const { hanging, weight, boxes } = build;
+  const { siting } = hanging;
   const { chosen, choose, on } = useHanging();
   const ways = [...hanging.ways].sort((a, b) => a.against.length - b.against.length);
   return (
@@ -128,7 +130,26 @@ export function HangingTab({ built: { build } }: { built: Built }) {
             .
           </p>
         )}
-        <ul className="mt-3 list-disc pl-5">
+        <SiteFields way={chosen} />
+        <h3 className="mt-3 text-base font-semibold">Where</h3>
+        {siting.wants.length === 0 && (
+          <p className="text-soft">The plan names no animal that the table knows.</p>
+        )}
+        <ul className="mt-1 list-disc pl-5">
+          {siting.against.map((text, index) => (
+            <li key={`against ${index}`} className="text-danger">
+              <strong>Look: </strong>
+              <Sentence text={text} />
+            </li>
+          ))}
+          {siting.wants.map((text, index) => (
+            <li key={index}>
+              <Sentence text={text} />
+            </li>
+          ))}
+        </ul>
+        <h3 className="mt-3 text-base font-semibold">Lifting and fixing</h3>
+        <ul className="mt-1 list-disc pl-5">
           {hanging.notes.map((text, index) => (
             <li key={index}>
               <Sentence text={text} />

@@ -21,14 +21,17 @@ export interface BuildState {
   trouble: string | null;
 }
 
-/** The way a box is to hang: as it was chosen at the bench, or in its plan. */
-export const planToBuild = (plan: BoxPlan, { hanging }: Making): BoxPlan =>
-  hanging === null ? plan : { ...plan, hanging };
+/** The way and the height at which a box is to hang: as told at the bench, or in its plan. */
+export const planToBuild = (plan: BoxPlan, { hanging, site }: Making): BoxPlan => ({
+  ...plan,
+  hanging: hanging ?? plan.hanging,
+  place: { ...plan.place, height: site.height ?? plan.place.height },
+});
 
 const questionOf = ({ plan, boxes, making, bits }: Asked): BuildQuestion => ({
   plan: planToBuild(plan, making),
   boxes,
-  choices: { school: making.school, order: making.order, bits },
+  choices: { school: making.school, order: making.order, bits, site: making.site },
 });
 
 /** The build plan of a batch, worked out beside the page. */

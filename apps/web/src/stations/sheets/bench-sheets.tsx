@@ -1,12 +1,18 @@
+import { faceWords } from '@spare-knot/core/building';
+import { must } from '@spare-knot/core/lists';
+import { type LengthStyle, printLengthUnit } from '@spare-knot/core/measure';
+import { holeTemplate } from '@spare-knot/core/sheets';
 import { useMemo, useState } from 'react';
 import { useBatch, useBatchName } from '../../batch/batch-context';
-import { type FileToTake, TakeAway } from '../../ui/take-away';
+import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
 import { sidesOf } from '../build/bored-sides';
 import { useBatchBuild } from '../build/use-batch-build';
+import { useBitStyle } from '../build/use-bit-style';
 import type { Built } from '../build/use-build';
 import { sidePages, stepPages } from './bench-pages';
 import { KitSheet } from './kit-sheet';
-import type { PaperSize } from './paper';
+import { LetterSheets } from './letter-sheets';
+import { PAPERS, type Paper, type PaperSize } from './paper';
 import { Sheet } from './sheet';
 import { SideOnPaper } from './side-on-paper';
 import { StepOnPaper } from './step-on-paper';
@@ -14,6 +20,7 @@ import { StepOnPaper } from './step-on-paper';
 const WHAT = [
   ['drilling', 'Drilling chart'],
   ['assembly', 'Assembly'],
+  ['letters', 'Letters on the pieces'],
   ['kits', 'Kits'],
 ] as const;
 type What = (typeof WHAT)[number][0];
@@ -78,10 +85,11 @@ function Kits({ built, nameOf, size, kits }: Props & { kits: number }) {
 }
 
 /** The holes as a table, and the build plan as it is published. */
-const filesOf = ({
-  built: { build, box },
-  nameOf,
-}: Pick<Props, 'built' | 'nameOf'>): FileToTake[] => [
+const filesOf = (
+  { built: { build, box }, nameOf }: Pick<Props, 'built' | 'nameOf'>,
+  setting: { title: string; paper: Paper },
+  style: LengthStyle,
+): FileToTake[] => [
   {
     label: 'Holes CSV',
     what: 'The table of holes',
@@ -92,6 +100,24 @@ const filesOf = ({
       return writeHolesCsv(build.holes, box.panels, nameOf);
     },
   },
+  drawingFile(
+    'true-scale-pdf',
+    () =>
+      sidesOf(build.holes, box.panels).map((side) => {
+        const panel = must(
+          box.panels.find(({ id }) => id === side.panel),
+          side.panel,
+        );
+        const title = `${nameOf(panel.id)}, ${faceWords(side.face, panel)} up`;
+        return holeTemplate(
+          { panel, face: side.face, holes: side.holes, measured: [] },
+          title,
+          (ticks) => printLengthUnit(ticks, style),
+        );
+      }),
+    setting,
+    { label: 'Holes PDF 1 : 1', what: 'The templates of the holes', named: '-holes' },
+  ),
   {
     label: 'Build plan JSON',
     what: 'The build plan',
@@ -107,7 +133,9 @@ const filesOf = ({
 const MOST_KITS = 40;
 
 /** Sheets for the bench: where to bore, how it goes together, and kits that others put together. */
-export function BenchSheets({ size }: { size: PaperSize }) {
+export function BenchSheets({ paper }: { paper: Paper }) {
+  const size = PAPERS[paper];
+  const bits = useBitStyle();
   const { draft } = useBatch();
   const { answer, trouble, nameOf } = useBatchBuild();
   const name = useBatchName();
@@ -133,8 +161,11 @@ export function BenchSheets({ size }: { size: PaperSize }) {
         ))}
         {what === 'kits' && (
           <p className="basis-full text-center">
-            Before you pack: pencil each piece’s letters and “inside” on its inside, beside the edge
-            where it meets its neighbour.
+            Before you pack: pencil each piece’s letters on it, as{' '}
+            <button type="button" className="link" onClick={() => setWhat('letters')}>
+              Letters on the pieces
+            </button>{' '}
+            shows, and “inside” on its inside.
           </p>
         )}
         {what === 'kits' && (
@@ -154,7 +185,12 @@ export function BenchSheets({ size }: { size: PaperSize }) {
             />
           </label>
         )}
-        {answer?.ok && <TakeAway title={name} files={filesOf({ built: answer, nameOf })} />}
+        {answer?.ok && (
+          <TakeAway
+            title={name}
+            files={filesOf({ built: answer, nameOf }, { title: name, paper }, bits)}
+          />
+        )}
       </div>
       {trouble && (
         <p role="alert" className="mt-3 text-center text-danger">
@@ -169,6 +205,9 @@ export function BenchSheets({ size }: { size: PaperSize }) {
         )}
         {answer?.ok && what === 'assembly' && (
           <Steps built={answer} nameOf={nameOf} size={size} before={0} of={pages} />
+        )}
+        {answer?.ok && what === 'letters' && (
+          <LetterSheets built={answer} nameOf={nameOf} size={size} />
         )}
         {answer?.ok && what === 'kits' && (
           <Kits built={answer} nameOf={nameOf} size={size} kits={kits} />

@@ -368,7 +368,7 @@ export function SheetsStation() {
         ))}
       </div>
       <style>{`@page { size: ${size.width}mm ${size.height}mm; margin: 0 } @media print { html { background: #fff } }`}</style>
-      {atBench ? <BenchSheets size={size} /> : <SawSheets paper={paper} />}
+      {atBench ? <BenchSheets paper={paper} /> : <SawSheets paper={paper} />}
     </>
   );
 }

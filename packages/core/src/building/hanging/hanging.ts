@@ -12,6 +12,7 @@ import { joinTexts, ofWeight, type Text, text } from '../../text/index.js';
 import type { HardwareLine } from '../hardware/line.js';
 import type { Hole } from '../holes/hole.js';
 import { hangingLines } from './hanging-lines.js';
+import { type Siting, sitingOf } from './siting.js';
 import type { Site } from './way-parts.js';
 
 /** One way to hang this box, and what speaks against it here; nothing where it suits. */
@@ -29,6 +30,7 @@ export interface Hanging {
   parts: readonly HardwareLine[];
   holes: readonly Hole[];
   notes: readonly Text[];
+  siting: Siting;
   ways: readonly WaySuits[];
 }
 
@@ -151,6 +153,7 @@ export function hangingOf(
     parts,
     holes: holes.filter((hole) => hole.for === 'mount'),
     notes: notesFor(weighed),
+    siting: sitingOf(plan),
     ways: HANGING_WAYS.map((each) => ({
       way: each,
       name: HANGING_WORDS[each][0],

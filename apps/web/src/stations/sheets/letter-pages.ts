@@ -1,0 +1,78 @@
+import { type LetterMark, letterMarks } from '@spare-knot/core/building';
+import { fromMm, type Ticks } from '@spare-knot/core/measure';
+import { boundsOf } from '@spare-knot/core/plane';
+import type { LetteredPiece } from '@spare-knot/core/sheets';
+import type { Built } from '../build/use-build';
+import { type Block, fill } from './pages';
+import { MARGIN, type PaperSize } from './paper';
+
+/** Heading and footer of a sheet, its title with two lines of words; what stands over and under a piece. Millimetres. */
+const HEADING = 46;
+const TITLE = 11;
+/** Pieces beside each other, and the highest that one is drawn. */
+const ACROSS = 3;
+const GAP = 6;
+const HIGHEST = 88;
+
+/** A side of one copy of a panel with its letters. */
+export interface PieceOnPaper extends LetteredPiece {
+  instance: number;
+  copies: number;
+}
+
+/** Letters on paper, and what one millimetre of paper is of the wood. */
+export interface LetterPages {
+  pages: readonly (readonly PieceOnPaper[])[];
+  scale: number;
+  width: number;
+  letters: Ticks;
+}
+
+const LETTER_MM = 4.2;
+
+const sizeOf = ({ panel }: LetteredPiece): { wide: number; high: number } => {
+  const [x0, y0, x1, y1] = boundsOf([...panel.outline, ...panel.underside]);
+  return { wide: y1 - y0, high: x1 - x0 };
+};
+
+/** Every copy of every panel with what is written on it: its inside, and its outside where a letter stands there. */
+function piecesOf({ box }: Built, marks: readonly LetterMark[]): PieceOnPaper[] {
+  return box.panels.flatMap((panel) =>
+    panel.instances.flatMap((_each, instance) => {
+      const own = marks.filter((mark) => mark.panel === panel.id && mark.instance === instance);
+      const on = (face: 'inside' | 'outside'): PieceOnPaper => ({
+        panel,
+        instance,
+        copies: panel.instances.length,
+        face,
+        marks: own.filter((mark) => mark.face === face),
+      });
+      const both = [on('inside'), on('outside')];
+      return own.length === 0 ? [] : both.filter((side) => side.marks.length > 0);
+    }),
+  );
+}
+
+/** The pieces with their letters, all at one scale, by the sheets that they stand on. */
+export function letterPages(built: Built, size: PaperSize): LetterPages {
+  const pieces = piecesOf(built, letterMarks(built.box, built.build.letters));
+  const width = (size.width - 2 * MARGIN - (ACROSS - 1) * GAP) / ACROSS;
+  const sizes = pieces.map(sizeOf);
+  const scale = Math.max(
+    fromMm(1),
+    ...sizes.map(({ wide, high }) => Math.max(wide / (width - 4), high / HIGHEST)),
+  );
+  const rows: Block<readonly PieceOnPaper[]>[] = [];
+  for (let from = 0; from < pieces.length; from += ACROSS) {
+    const of = pieces.slice(from, from + ACROSS);
+    const high = Math.max(...sizes.slice(from, from + ACROSS).map((each) => each.high / scale));
+    rows.push({ of, height: high + 2 * LETTER_MM + TITLE });
+  }
+  const room = size.height - 2 * MARGIN - HEADING;
+  return {
+    pages: fill(rows, room).map((page) => page.flatMap(({ of }) => of)),
+    scale,
+    width,
+    letters: Math.round(LETTER_MM * scale),
+  };
+}
