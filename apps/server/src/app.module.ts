@@ -7,6 +7,8 @@ import { RackModule } from './rack/rack.module.js';
 import { RequestsModule } from './requests/requests.module.js';
 import { SawingModule } from './sawing/sawing.module.js';
 import { ShopModule } from './shop/shop.module.js';
+import { SuppliesModule } from './supplies/supplies.module.js';
+import { WorkModule } from './work/work.module.js';
 import { YardModule } from './yard/yard.module.js';
 
 @Module({
@@ -18,6 +20,8 @@ import { YardModule } from './yard/yard.module.js';
     BatchesModule,
     SawingModule,
     ShopModule,
+    SuppliesModule,
+    WorkModule,
     DemoModule,
   ],
   controllers: [HealthController],

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { batchRecord, boardRecord } from '@spare-knot/core/api';
+import { batchRecord, boardRecord, NO_MAKING } from '@spare-knot/core/api';
 import { layoutDocument } from '@spare-knot/core/exchange';
 import type { Layout } from '@spare-knot/core/layout';
 import { at, must } from '@spare-knot/core/lists';
@@ -272,16 +272,25 @@ describe('taking the boards of a layout', () => {
 });
 
 describe('what is decided at the bench', () => {
-  const making = { school: 'layers', order: ['back:0', 'front:0'], hanging: 'coach-screws' };
+  const making = {
+    school: 'layers',
+    order: ['back:0', 'front:0'],
+    hanging: 'coach-screws',
+    site: { height: 2000, trunkGirth: 900, inGround: 600, postThick: null },
+    firstNumber: 17,
+    upBy: '2027-03-01',
+    hoursADay: 2.5,
+  };
 
   test('stays open when the boards are taken, and is read back; the box beside it is not changed', async () => {
     const { batch, layout } = await acts.laidOut();
-    expect(batch.making).toEqual({ school: 'back-first', order: null, hanging: null });
+    expect(batch.making).toEqual(NO_MAKING);
     const taken = batchRecord.parse((await acts.accept(batch, layout)).body);
     const at = `/api/batches/${batch.id}`;
     const kept = await server.http.patch(at).send({ making, version: taken.version });
     expect(kept.status).toBe(200);
-    expect((await acts.one(batch.id)).making).toEqual(making);
+    const wire = await server.http.get(at);
+    expect(wire.body.making).toEqual(making);
     const { version } = await acts.one(batch.id);
     const both = await server.http.patch(at).send({ making, boxes: 7, version });
     expect(both.status).toBe(409);

@@ -7,6 +7,8 @@ import { up as yard } from './migrations/0005-yard.js';
 import { up as sawing } from './migrations/0006-sawing.js';
 import { up as sawRounds } from './migrations/0007-saw-rounds.js';
 import { up as making } from './migrations/0008-making.js';
+import { up as work } from './migrations/0009-work.js';
+import { up as supplies } from './migrations/0010-supplies.js';
 
 interface Step {
   name: string;
@@ -23,6 +25,8 @@ const STEPS: readonly Step[] = [
   { name: '0006-sawing', up: sawing },
   { name: '0007-saw-rounds', up: sawRounds },
   { name: '0008-making', up: making },
+  { name: '0009-work', up: work },
+  { name: '0010-supplies', up: supplies },
 ];
 
 const sourceOf = (steps: readonly Step[]): Knex.MigrationSource<Step> => ({

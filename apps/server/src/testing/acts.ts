@@ -57,6 +57,8 @@ export class Acts {
   async clear(): Promise<void> {
     for (const table of [
       'requests',
+      'work_done',
+      'supplies',
       'wood_ledger',
       'ruined_pieces',
       'round_cuts',

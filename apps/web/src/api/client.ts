@@ -21,16 +21,20 @@ import {
   type NewBatch,
   type NewBoard,
   type NewOffer,
+  type NewSupply,
   newBatch,
   newBoards,
   newOffers,
+  newSupplies,
   type OfferChange,
   type OfferRecord,
   offerChange,
   offerList,
   offerRecord,
   offerReport,
+  type PaceRecord,
   type ProblemDocument,
+  paceRecord,
   problemDocument,
   proposal,
   type SawAgain,
@@ -39,6 +43,8 @@ import {
   type SawingRecord,
   type SawnCuts,
   type ShopRecord,
+  type SupplyChange,
+  type SupplyRecord,
   sawAgain,
   sawingLog,
   sawingProgress,
@@ -46,6 +52,14 @@ import {
   sawingState,
   sawnCuts,
   shopRecord,
+  supplyChange,
+  supplyList,
+  supplyRecord,
+  supplyReport,
+  type WorkRecord,
+  type WorkTold,
+  workRecord,
+  workTold,
 } from '@spare-knot/core/api';
 import type { Layout } from '@spare-knot/core/layout';
 
@@ -175,6 +189,21 @@ export const client = {
   removeOffer: (id: string, version: number) => send('DELETE', `yard/${id}?version=${version}`),
   restoreOffer: (id: string): Promise<OfferRecord> =>
     ask(offerRecord, 'POST', `yard/${id}/restore`),
+  work: (id: string): Promise<WorkRecord> => ask(workRecord, 'GET', `batches/${id}/work`),
+  keepWork: (id: string, told: WorkTold, key: string): Promise<WorkRecord> =>
+    ask(workRecord, 'POST', `batches/${id}/work`, z.encode(workTold, told), key),
+  pace: (): Promise<PaceRecord> => ask(paceRecord, 'GET', 'shop/pace'),
+  supplies: async (): Promise<SupplyRecord[]> =>
+    (await ask(supplyList, 'GET', 'supplies')).supplies,
+  putSupplies: async (supplies: NewSupply[]): Promise<SupplyRecord[]> =>
+    (await ask(supplyList, 'POST', 'supplies', z.encode(newSupplies, { supplies }))).supplies,
+  changeSupply: (id: string, change: SupplyChange): Promise<SupplyRecord> =>
+    ask(supplyRecord, 'PUT', `supplies/${id}`, z.encode(supplyChange, change)),
+  removeSupply: (id: string, version: number) =>
+    send('DELETE', `supplies/${id}?version=${version}`),
+  restoreSupply: (id: string): Promise<SupplyRecord> =>
+    ask(supplyRecord, 'POST', `supplies/${id}/restore`),
+  importSuppliesCsv: (csv: string) => ask(supplyReport, 'POST', 'supplies/csv', { csv }),
   importYardCsv: (csv: string) => ask(offerReport, 'POST', 'yard/csv', { csv }),
 };
 

@@ -1,11 +1,11 @@
 import type { ShopRecord } from '@spare-knot/core/api';
 import { type Learned, type OwnedSaw, SAW_KINDS } from '@spare-knot/core/cuts';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { client } from '../api/client';
 import { SawRow } from '../shop/saw-row';
 import { SAW_NAMES, usualSaw } from '../shop/saw-words';
 import { useTools } from '../shop/use-tools';
+import { AmountField } from '../ui/amount-field';
 import { HeaderEnd } from '../ui/header-end';
 import { Trouble } from '../ui/trouble';
 
@@ -29,25 +29,14 @@ function Minutes({
   learned: Learned | undefined;
   onChange: (minutes: number) => void;
 }) {
-  const [text, setText] = useState(String(value));
-  const keep = () => {
-    const minutes = Number(text.replace(',', '.'));
-    if (text.trim() === '' || !(minutes >= 0 && minutes <= 120)) setText(String(value));
-    else if (minutes !== value) onChange(minutes);
-  };
   return (
     <div className="flex flex-wrap items-center gap-x-4">
-      <label className="flex items-center gap-2">
-        <input
-          className="field mono w-20"
-          inputMode="decimal"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          onBlur={keep}
-          onKeyDown={(event) => event.key === 'Enter' && keep()}
-        />
-        minutes for {words}
-      </label>
+      <AmountField
+        label={`minutes for ${words}`}
+        value={value}
+        most={120}
+        onChange={(minutes) => minutes !== null && onChange(minutes)}
+      />
       {learned && learned.minutes !== value && (
         <button type="button" className="btn" onClick={() => onChange(learned.minutes)}>
           It took {learned.minutes}, by {learned.of} that were timed: take that

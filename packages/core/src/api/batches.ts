@@ -64,6 +64,12 @@ export const making = z.object({
       postThick: positiveLength.nullable(),
     })
     .default({ height: null, ...USUAL_SITE }),
+  /** The number that stands on the first box; the others follow. */
+  firstNumber: z.number().int().min(1).max(99_999).default(1),
+  /** When all of it is to be up, where the maker has said so; null for the animal’s own day. */
+  upBy: z.iso.date().nullable().default(null),
+  /** How many hours a day it is worked at; null while nobody has said, and then no day is told. */
+  hoursADay: z.number().min(0.25).max(16).nullable().default(null),
 });
 export type Making = z.output<typeof making>;
 export const NO_MAKING: Making = making.decode({});

@@ -64,6 +64,24 @@ export {
   shopRecord,
 } from './shop.js';
 export {
+  type NewSupply,
+  newSupplies,
+  type SupplyChange,
+  type SupplyRecord,
+  supplyChange,
+  supplyList,
+  supplyRecord,
+  supplyReport,
+} from './supplies.js';
+export {
+  type PaceRecord,
+  paceRecord,
+  type WorkRecord,
+  type WorkTold,
+  workRecord,
+  workTold,
+} from './work.js';
+export {
   boardBought,
   boardOffered,
   type NewOffer,

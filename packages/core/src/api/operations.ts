@@ -22,6 +22,8 @@ import {
   sawnCuts,
 } from './sawing.js';
 import { learnedRecord, shopRecord } from './shop.js';
+import { newSupplies, supplyChange, supplyList, supplyRecord, supplyReport } from './supplies.js';
+import { paceRecord, workRecord, workTold } from './work.js';
 import { newOffers, offerChange, offerList, offerRecord, offerReport } from './yard.js';
 
 export const health = z.object({ ready: z.boolean() });
@@ -153,6 +155,66 @@ export const OPERATIONS: readonly Operation[] = [
     summary: 'Goes back to the plan before, while nothing is sawn by the new one',
     body: roundOnly,
     answer: sawingRecord,
+  },
+  {
+    method: 'get',
+    path: '/api/batches/{id}/work',
+    summary: 'What is done of a batch at the bench',
+    answer: workRecord,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/work',
+    summary: 'Keeps what is done at the bench, and takes it back',
+    body: workTold,
+    answer: workRecord,
+  },
+  {
+    method: 'get',
+    path: '/api/shop/pace',
+    summary: 'How long work at the bench takes in this shop',
+    answer: paceRecord,
+  },
+  {
+    method: 'get',
+    path: '/api/supplies',
+    summary: 'What lies in the shop’s drawers',
+    answer: supplyList,
+  },
+  {
+    method: 'post',
+    path: '/api/supplies',
+    summary: 'Puts things in the drawers; those that are there are changed',
+    body: newSupplies,
+    answer: supplyList,
+  },
+  { method: 'get', path: '/api/supplies/csv', summary: 'The drawers as CSV' },
+  {
+    method: 'post',
+    path: '/api/supplies/csv',
+    summary: 'Puts what a CSV lists in the drawers',
+    body: csvBody,
+    answer: supplyReport,
+  },
+  {
+    method: 'put',
+    path: '/api/supplies/{id}',
+    summary: 'Changes one thing',
+    body: supplyChange,
+    answer: supplyRecord,
+  },
+  {
+    method: 'delete',
+    path: '/api/supplies/{id}',
+    summary: 'Takes one thing off the list',
+    query: versionQuery,
+    answer: removed,
+  },
+  {
+    method: 'post',
+    path: '/api/supplies/{id}/restore',
+    summary: 'Puts one thing back on the list',
+    answer: supplyRecord,
   },
   { method: 'get', path: '/api/rack', summary: 'The boards on the rack', answer: boardList },
   {

@@ -3,23 +3,10 @@ import { TICKS_PER_MM, type Ticks } from '../measure/index.js';
 import type { AssemblyStep } from './assembly/steps.js';
 import type { Coats } from './hardware/covered.js';
 import type { Hole } from './holes/hole.js';
+import type { Pace, WorkKind } from './work-done.js';
 
 /** Minutes that the work at the bench takes, one by one. Common practice, no source; the shop’s own log corrects them. */
-export interface BuildCosts {
-  hole: number;
-  entrance: number;
-  bit: number;
-  piece: number;
-  fastener: number;
-  gluedJoint: number;
-  turning: number;
-  /** For each coat. */
-  coat: number;
-  coatSquareMetre: number;
-  caulkMetre: number;
-}
-
-export const USUAL_BUILD_COSTS: BuildCosts = {
+const COSTS = {
   hole: 0.3,
   entrance: 3,
   bit: 1,
@@ -30,7 +17,7 @@ export const USUAL_BUILD_COSTS: BuildCosts = {
   coat: 2,
   coatSquareMetre: 12,
   caulkMetre: 1.5,
-};
+} as const;
 
 /** Something that has to set or dry before the next may be done. */
 export interface Wait {
@@ -71,28 +58,35 @@ function waitsOf({ steps, coats, caulk }: Timed): Wait[] {
   return waits;
 }
 
-/** Minutes of work on one box, and hours of waiting. */
-export function timesOf(timed: Timed, costs: BuildCosts = USUAL_BUILD_COSTS): BuildTimes {
+/** Minutes in which one hole is marked and bored. */
+export const holeMinutes = ({ for: use }: Pick<Hole, 'for'>): number =>
+  use === 'entrance' ? COSTS.entrance : COSTS.hole;
+
+/** Minutes of one step on one box. */
+export const stepMinutes = ({ add, joints, turns }: AssemblyStep): number =>
+  add.length * COSTS.piece +
+  sum(joints.map(({ count }) => count)) * COSTS.fastener +
+  joints.filter(({ glue }) => glue).length * COSTS.gluedJoint +
+  turns * COSTS.turning;
+
+/** Minutes of one coat on all boxes. */
+export const coatMinutes = ({ squareMetres }: Coats, boxes: number): number =>
+  COSTS.coat + squareMetres * boxes * COSTS.coatSquareMetre;
+
+/** Minutes of work on one box, and hours of waiting; usual minutes, or as long as such work takes in the shop. */
+export function timesOf(timed: Timed, pace: Pace = {}): BuildTimes {
   const { holes, bits, steps, coats, caulk, boxes } = timed;
-  const entrances = holes.filter((hole) => hole.for === 'entrance').length;
-  const joints = steps.flatMap((step) => step.joints);
   const waits = waitsOf(timed);
+  const longer = (kind: WorkKind, minutes: number) => minutes * (pace[kind]?.factor ?? 1);
   return {
-    drilling:
-      (holes.length - entrances) * costs.hole +
-      entrances * costs.entrance +
-      (bits * costs.bit) / boxes,
-    assembly:
-      sum(steps.map(({ add }) => add.length)) * costs.piece +
-      sum(joints.map(({ count }) => count)) * costs.fastener +
-      joints.filter(({ glue }) => glue).length * costs.gluedJoint +
-      sum(steps.map(({ turns }) => turns)) * costs.turning +
-      (caulk / TICKS_PER_MM / 1000) * costs.caulkMetre,
-    finish: sum(
-      coats.map(
-        ({ coats: times, squareMetres }) =>
-          times * (costs.coat / boxes + squareMetres * costs.coatSquareMetre),
-      ),
+    drilling: longer('bore', sum(holes.map(holeMinutes)) + (bits * COSTS.bit) / boxes),
+    assembly: longer(
+      'assemble',
+      sum(steps.map(stepMinutes)) + (caulk / TICKS_PER_MM / 1000) * COSTS.caulkMetre,
+    ),
+    finish: longer(
+      'finish',
+      sum(coats.map((each) => each.coats * coatMinutes(each, boxes))) / boxes,
     ),
     waits,
     waitHours: sum(waits.map(({ hours }) => hours)),

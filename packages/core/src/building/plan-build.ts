@@ -14,17 +14,15 @@ import { type Driven, drivenFasteners } from './driven.js';
 import { type Hanging, hangingOf } from './hanging/hanging.js';
 import type { Site } from './hanging/way-parts.js';
 import { type Coats, caulkedSeams, caulkLength, coatsOf } from './hardware/covered.js';
-import { type BitUse, bitFor } from './holes/bit-for.js';
+import { type BoredHole, bitFor } from './holes/bit-for.js';
 import type { Hole } from './holes/hole.js';
 import { holesOf } from './holes/holes-of.js';
 import { type HardwareCount, itemsOf } from './items.js';
 import { type Letter, lettersOf } from './letters.js';
-import { type BuildCosts, type BuildTimes, timesOf } from './minutes.js';
+import { type BuildTimes, timesOf } from './minutes.js';
 import { type BuildProblem, problemsOf } from './problems.js';
 import { type Weights, weightsOf } from './weights.js';
-
-/** A hole with what it is made with. */
-export type BoredHole = Hole & { bit: BitUse };
+import type { Pace } from './work-done.js';
 
 /** Everything between sawn panels and a box that hangs. Lengths in ticks, weights in kilograms, times of one box in minutes. */
 export interface BuildPlan {
@@ -50,7 +48,8 @@ export interface BuildChoices {
   /** Bits that the maker owns; null while that is not known. */
   bits: readonly Bit[] | null;
   site?: Site;
-  costs?: BuildCosts;
+  /** What the shop’s own log says of the usual minutes. */
+  pace?: Pace;
 }
 
 export const USUAL_BUILD: BuildChoices = { school: 'back-first', order: null, bits: null };
@@ -134,7 +133,7 @@ export function planBuild(
         caulk,
         boxes,
       },
-      choices.costs,
+      choices.pace,
     ),
     problems: problemsOf({ plan, box, bench, puttings, holes, hanging }),
   };

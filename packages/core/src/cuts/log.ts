@@ -1,4 +1,4 @@
-import { at, sum } from '../lists/index.js';
+import { at, median, sum } from '../lists/index.js';
 import { cutKey } from './at-hand.js';
 import { type ChangeCosts, changeMinutes, USUAL_COSTS } from './plan-cuts.js';
 import type { NamedPlan, NamedStep } from './progress.js';
@@ -79,14 +79,6 @@ function changeOf(from: NamedStep, to: NamedStep): keyof ChangeCosts | null {
   ].filter((each) => each !== false);
   return changed.length === 1 ? (changed[0] ?? null) : null;
 }
-
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = Math.floor(sorted.length / 2);
-  return sorted.length % 2 === 1
-    ? at(sorted, middle)
-    : (at(sorted, middle - 1) + at(sorted, middle)) / 2;
-};
 
 /** What a cut or a change took, by so many that were timed. */
 export interface Learned {

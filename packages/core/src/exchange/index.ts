@@ -29,10 +29,12 @@ export {
 export { writePanelSet } from './panel-set-file.js';
 export { readStockCsv, writeStockCsv } from './stock-csv.js';
 export { readStock, readYard } from './stock-file.js';
+export { readSuppliesCsv, writeSuppliesCsv } from './supplies-csv.js';
 export {
   count,
   degrees,
   distance,
+  money,
   name,
   positiveLength,
   zoneFile,

@@ -1,1 +1,1 @@
-export { at, entry, maxBy, minBy, must, ringPairs, sum } from './lists.js';
+export { at, entry, maxBy, median, minBy, must, ringPairs, sum } from './lists.js';

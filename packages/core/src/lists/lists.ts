@@ -28,6 +28,15 @@ export const sum = (values: Iterable<number>): number => {
   return total;
 };
 
+/** The middle of some values: half of them are less. Throws a RangeError where there is none. */
+export function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = Math.floor(sorted.length / 2);
+  return sorted.length % 2 === 1
+    ? at(sorted, middle)
+    : (at(sorted, middle - 1) + at(sorted, middle)) / 2;
+}
+
 /** The entry with the least value, the first of equals; undefined for an empty list. */
 export function minBy<T>(list: Iterable<T>, value: (entry: T) => number): T | undefined {
   let best: T | undefined;

@@ -4,7 +4,14 @@ export { cutWords } from './cut-words.js';
 export { type PanelChange, panelChanges } from './diff.js';
 export { type BoxDraft, type Draft, type JointDraft, meet, wood } from './draft.js';
 export { HOLDS_IN_EDGE } from './fasten.js';
-export { COVER, FASTENERS, type Fastener, fastenerById, fastenerFor } from './fasteners.js';
+export {
+  COVER,
+  FASTENERS,
+  type Fastener,
+  fastenerById,
+  fastenerFor,
+  fitsJoint,
+} from './fasteners.js';
 export { clearOpening, holeRise, holeSize, rim } from './features.js';
 export { HEAD_ROOM, standsBefore } from './head-room.js';
 export { layerScrews, layersOf } from './layers.js';

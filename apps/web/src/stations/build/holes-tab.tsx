@@ -1,4 +1,12 @@
-import { type BoredHole, type FromEdge, faceWords } from '@spare-knot/core/building';
+import {
+  type BitHoles,
+  type BoredHole,
+  byBit,
+  type FromEdge,
+  faceWords,
+  type Side,
+  sidesOf,
+} from '@spare-knot/core/building';
 import { at, must } from '@spare-knot/core/lists';
 import { printAngle, printLength, printLengthUnit } from '@spare-knot/core/measure';
 import { edgeName, type Panel } from '@spare-knot/core/panels';
@@ -10,7 +18,6 @@ import { useWidth } from '../../board/use-width';
 import { PaperPicture } from '../../boxview/paper-picture';
 import { Length, Sentence } from '../../measure/length';
 import { useUnits } from '../../measure/units';
-import { type BitHoles, byBit, type Side, sidesOf } from './bored-sides';
 import { USE_WORDS } from './build-words';
 import { useBitStyle } from './use-bit-style';
 import type { Built } from './use-build';

@@ -121,6 +121,22 @@ describe('sawing a batch in the page', () => {
     second.close();
   });
 
+  test('what a page before this one could not send is read as it wrote it, and sent', async () => {
+    const pretend = new Pretend();
+    const said = { round: 0, done: ['0:c1'], undone: [], ruined: [], mended: [] };
+    pretend.shelf.setItem(
+      'spare-knot.sawing.one',
+      JSON.stringify([{ key: 'of-the-page-before', cuts: said }]),
+    );
+    const session = pretend.session();
+    expect(session.snapshot().progress.done).toEqual(['0:c1']);
+    session.open();
+    await jest.advanceTimersByTimeAsync(10);
+    expect(pretend.done).toEqual(['0:c1']);
+    expect(pretend.kept.size).toBe(0);
+    session.close();
+  });
+
   test('what another device pressed is there within two seconds', async () => {
     const of = new Pretend();
     const session = of.session();

@@ -1,11 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { animalById } from '@spare-knot/core/animals';
-import { planBuild } from '@spare-knot/core/building';
+import { byBit, planBuild, type Side, sidesOf } from '@spare-knot/core/building';
 import { buildBox, FAMILIES } from '@spare-knot/core/families';
 import { must, sum } from '@spare-knot/core/lists';
 import { startPlan } from '@spare-knot/core/plan';
 import { STANDARD_WOOD } from '../../wood/standard-wood';
-import { byBit, type Side, sidesOf } from '../build/bored-sides';
 import { sidePages, stepPages } from './bench-pages';
 import { PAPERS } from './paper';
 

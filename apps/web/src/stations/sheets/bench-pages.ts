@@ -1,5 +1,4 @@
-import type { AssemblyStep, BuildPlan } from '@spare-knot/core/building';
-import type { Side } from '../build/bored-sides';
+import type { AssemblyStep, BuildPlan, Side } from '@spare-knot/core/building';
 import { type Block, fill } from './pages';
 import { MARGIN, type PaperSize } from './paper';
 

@@ -1,11 +1,10 @@
-import { faceWords } from '@spare-knot/core/building';
+import { faceWords, sidesOf } from '@spare-knot/core/building';
 import { must } from '@spare-knot/core/lists';
 import { type LengthStyle, printLengthUnit } from '@spare-knot/core/measure';
 import { holeTemplate } from '@spare-knot/core/sheets';
 import { useMemo, useState } from 'react';
 import { useBatch, useBatchName } from '../../batch/batch-context';
 import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
-import { sidesOf } from '../build/bored-sides';
 import { useBatchBuild } from '../build/use-batch-build';
 import { useBitStyle } from '../build/use-bit-style';
 import type { Built } from '../build/use-build';

@@ -1,8 +1,8 @@
-import { batchQuestion, type SawingRecord, sawsOf } from '@spare-knot/core/api';
-import { type NamedPlan, namedPlan, planCuts, seenAtSaw, sizeOf } from '@spare-knot/core/cuts';
+import type { SawingRecord } from '@spare-knot/core/api';
+import { type NamedPlan, seenAtSaw, sizeOf } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
-import { type LayoutJob, layoutJob, panelsAsSawn } from '@spare-knot/core/job';
-import { checkLayout, type Layout, shoppingList } from '@spare-knot/core/layout';
+import { type LayoutJob, panelsAsSawn } from '@spare-knot/core/job';
+import { type Layout, shoppingList } from '@spare-knot/core/layout';
 import { at } from '@spare-knot/core/lists';
 import {
   type LengthStyle,
@@ -18,10 +18,9 @@ import { memo, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useBatch, useBatchName } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
+import { useLaidOut, usePlannedCuts } from '../../batch/use-laid-out';
 import { useSawing } from '../../batch/use-sawing';
-import { useWood } from '../../batch/use-wood';
 import { useUnits } from '../../measure/units';
-import { useTools } from '../../shop/use-tools';
 import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
 import { Trouble } from '../../ui/trouble';
 import { usePreparing } from '../saw/use-preparing';
@@ -48,33 +47,18 @@ const NO_NAMES: Names = new Map();
 
 /** What is on the sheets: names of panels, the job, what is to be bought, and the boards of the layout. */
 function useSheets() {
-  const { draft, batch, sound } = useBatch();
-  const wood = useWood();
-  const { rack, offers, all, isKnown } = wood;
+  const { draft, sound } = useBatch();
+  const laidOut = useLaidOut();
+  const { layout, wood } = laidOut;
+  const { all, offers } = wood;
   const { family } = draft.plan;
-  const job = useMemo(() => {
-    const made =
-      isKnown && all.length > 0
-        ? layoutJob(batchQuestion({ ...draft, name: 'batch' }, rack, offers))
-        : null;
-    return made?.ok ? made.job : null;
-  }, [draft, all, isKnown, rack, offers]);
-  // What was laid out once may speak of wood that is gone, or of a box that has changed since: that is not to be sawn.
-  const { accepted, proposed } = batch;
-  const holds = useMemo(
-    () => job !== null && proposed !== null && checkLayout(job, proposed).length === 0,
-    [job, proposed],
-  );
-  const held = holds ? proposed : null;
-  const layout = accepted ? accepted.layout : held;
-  const isOutOfDate = isKnown && layout === null && proposed !== null;
   const names = useMemo(
     () => (sound ? panelNames(familyById(family), sound.box) : NO_NAMES),
     [sound, family],
   );
   const onPaper = useMemo(() => boardsOnPaper(layout?.boards ?? [], all), [layout, all]);
   const toBuy = useMemo(() => (layout ? shoppingList(layout, offers) : []), [layout, offers]);
-  return { job, names, onPaper, layout, isOutOfDate, wood, toBuy, offers };
+  return { ...laidOut, names, onPaper, toBuy, offers };
 }
 
 /** The cut list as a file. */
@@ -120,15 +104,12 @@ const piecesOf = ({ plan, stock }: SawingRecord, style: LengthStyle): string[] =
 function useCutPlan(job: LayoutJob | null, layout: Layout | null): CutsOnPaper | null {
   const { batch } = useBatch();
   const { data } = useSawing(batch.id, batch.accepted !== null);
-  const { shop } = useTools();
   const { style } = useUnits();
+  const plan = usePlannedCuts({ job, layout });
   return useMemo(() => {
     if (data) return { ...data, pieces: data.round > 0 ? piecesOf(data, style) : null };
-    const planned = job && layout ? planCuts(job, layout, shop && sawsOf(shop)) : null;
-    return job && planned?.ok
-      ? { plan: namedPlan(planned.plan), stock: job.stock, pieces: null }
-      : null;
-  }, [data, job, layout, shop, style]);
+    return job && plan ? { plan, stock: job.stock, pieces: null } : null;
+  }, [data, job, plan, style]);
 }
 
 /** Panels by their names, and marks where a cut has no stop. */

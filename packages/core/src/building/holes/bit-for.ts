@@ -16,6 +16,9 @@ export interface BitUse {
   wanting: boolean;
 }
 
+/** A hole with what it is made with. */
+export type BoredHole = Hole & { bit: BitUse };
+
 /** Twist drills are sold up to this; wider holes take a spade or Forstner bit, the widest a hole saw. Common practice, no source. */
 const TWIST: Ticks = fromMm(13);
 const SPADE: Ticks = fromMm(40);

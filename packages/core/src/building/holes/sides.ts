@@ -1,5 +1,6 @@
-import type { BoredFace, BoredHole } from '@spare-knot/core/building';
-import type { Panel } from '@spare-knot/core/panels';
+import type { Panel } from '../../panels/index.js';
+import type { BoredHole } from './bit-for.js';
+import type { BoredFace } from './hole.js';
 
 /** One side of a panel with the holes that one bit, or any, bores in it; copies that are bored alike are one. */
 export interface Side {

@@ -1,0 +1,94 @@
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Put,
+  Query,
+} from '@nestjs/common';
+import {
+  csvBody,
+  newSupplies,
+  type SupplyChange,
+  type SupplyRecord,
+  supplyChange,
+  supplyList,
+  supplyRecord,
+  supplyReport,
+  versionQuery,
+} from '@spare-knot/core/api';
+import { readSuppliesCsv, writeSuppliesCsv } from '@spare-knot/core/exchange';
+import { z } from 'zod';
+import { conflict, notFound, stale } from '../http/problem.js';
+import { Read } from '../http/read.pipe.js';
+import { SuppliesRepository } from './supplies.repository.js';
+
+const WHAT = 'thing in the drawers';
+const show = (supply: SupplyRecord) => z.encode(supplyRecord, supply);
+
+@Controller('api/supplies')
+export class SuppliesController {
+  constructor(private readonly supplies: SuppliesRepository) {}
+
+  @Get()
+  async list() {
+    return z.encode(supplyList, { supplies: await this.supplies.list() });
+  }
+
+  @Post()
+  async put(@Body(new Read(newSupplies)) { supplies }: z.output<typeof newSupplies>) {
+    return z.encode(supplyList, { supplies: await this.supplies.put(supplies) });
+  }
+
+  @Get('csv')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="supplies.csv"')
+  async csv() {
+    return writeSuppliesCsv(await this.supplies.list());
+  }
+
+  @Post('csv')
+  async importCsv(@Body(new Read(csvBody)) { csv }: z.output<typeof csvBody>) {
+    const { entries, problems } = readSuppliesCsv(csv);
+    const supplies = entries.length > 0 ? await this.supplies.put(entries) : [];
+    return z.encode(supplyReport, { supplies, problems });
+  }
+
+  @Put(':id')
+  async change(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new Read(supplyChange)) change: SupplyChange,
+  ) {
+    const [before] = await this.supplies.byIds([id]);
+    // What it is stays what it is: another item is another thing.
+    if (before && before.item !== change.item)
+      throw conflict('This is another thing', 'Add it, and take the other off the list.');
+    return show((await this.supplies.change(id, change)) ?? (await this.missed(id)));
+  }
+
+  @Delete(':id')
+  async remove(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Query(new Read(versionQuery)) { version }: z.output<typeof versionQuery>,
+  ) {
+    if (!(await this.supplies.remove(id, version))) await this.missed(id);
+    return { removed: id };
+  }
+
+  @Post(':id/restore')
+  async restore(@Param('id', ParseUUIDPipe) id: string) {
+    const supply = await this.supplies.restore(id);
+    if (!supply) throw notFound(WHAT);
+    return show(supply);
+  }
+
+  /** Why a write did not take: it is gone, or somebody else changed it first. */
+  private async missed(id: string): Promise<never> {
+    const [current] = await this.supplies.byIds([id]);
+    throw current ? stale(WHAT, show(current)) : notFound(WHAT);
+  }
+}
