@@ -27,6 +27,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./places/new-batch')).NewBatchPage }),
       },
       {
+        path: 'boxes/:id/:number',
+        lazy: async () => ({ Component: (await import('./places/box-page')).BoxPage }),
+      },
+      {
         path: 'batches/:id',
         lazy: async () => ({ Component: (await import('./batch/batch-page')).BatchPage }),
         children: [

@@ -14,6 +14,7 @@ const FIRST: ShopRecord = {
   version: 1,
   bits: [...USUAL_BITS],
   saws: [],
+  address: null,
   costs: { ...USUAL_COSTS },
 };
 

@@ -128,10 +128,9 @@ export class PressSession<Said, Progress> {
   private async fail(error: unknown): Promise<void> {
     const [press] = this.waiting;
     const isRefused = error instanceof Trouble && !error.unreachable && error.problem.status < 500;
-    if (isRefused && press) {
-      this.drop(press);
-      this.hear(await this.work.look().catch(() => null));
-    }
+    if (isRefused && press) this.drop(press);
+    // What is kept may still be read where a press cannot be sent.
+    this.hear(await this.work.look().catch(() => null));
     this.show({ state: isRefused && press ? 'let go' : 'not kept', why: messageOf(error) });
   }
 

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { client } from '../api/client';
 import { SawRow } from '../shop/saw-row';
 import { SAW_NAMES, usualSaw } from '../shop/saw-words';
+import { SuppliesList } from '../shop/supplies-list';
 import { useTools } from '../shop/use-tools';
 import { AmountField } from '../ui/amount-field';
 import { HeaderEnd } from '../ui/header-end';
@@ -133,6 +134,7 @@ export function ShopPlace() {
       {shop && (
         <>
           <Saws shop={shop} change={change} />
+          <SuppliesList />
           <section aria-label="What changing a saw costs" className="mt-6">
             <h2 className="text-xl">What changing a saw costs</h2>
             <p className="max-w-3xl text-soft">

@@ -34,6 +34,12 @@ export const shopRecord = z.object({
       message: 'two saws of one name: steps could not tell them apart',
     })
     .default([]),
+  /** By which a phone opens the pages of this house; null while nobody has said. */
+  address: z
+    .string()
+    .regex(/^https?:\/\/[^\s/]{1,200}$/, 'an address begins with http:// or https://')
+    .nullable()
+    .default(null),
   /** What changing a saw costs, in minutes. */
   costs: z
     .object({ saw: minutes, tilt: minutes, angle: minutes, stop: minutes, cut: minutes })

@@ -8,7 +8,7 @@ import { paceOf, type TimedWork, workKey } from './work-done.js';
 
 describe('work at the bench', () => {
   test.each(FAMILIES.map((family) => [family.id, family] as const))(
-    '%s: every step of every box is a piece of work of its own, each side is one',
+    '%s: every step of every box is a piece of work of its own, each bit in each side is one',
     (_id, family) => {
       const plan = startFor(family);
       const built = buildBox(plan);
@@ -40,7 +40,12 @@ describe('work at the bench', () => {
     expect(paceOf([told(12, 0, 8, 3)])).toEqual({ assemble: { factor: 2, of: 3 } });
   });
 
-  test('breaks and what was told together tell nothing, nor do fewer than three', () => {
+  test('what was told together was done together', () => {
+    // Three pieces of work of 2 minutes at the 12th minute, 6 minutes after the press before: as planned.
+    expect(paceOf([told(0, 2, 4, 6, 12, 12, 12)])).toEqual({ assemble: { factor: 1, of: 4 } });
+  });
+
+  test('breaks tell nothing, nor do fewer than three', () => {
     expect(paceOf([told(0, 3, 8)])).toEqual({});
     expect(paceOf([told(0, 3, 8, 60, 60.01, 64)])).toEqual({ assemble: { factor: 2, of: 3 } });
     // From one batch to the next is no work.

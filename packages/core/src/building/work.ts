@@ -1,48 +1,63 @@
-import { sum } from '../lists/index.js';
+import { at, sum } from '../lists/index.js';
 import type { PanelSet } from '../panels/index.js';
 import type { AssemblyStep } from './assembly/steps.js';
+import type { Hole } from './holes/hole.js';
 import { type Side, sidesOf } from './holes/sides.js';
 import { coatMinutes, holeMinutes, stepMinutes } from './minutes.js';
 import { type BuildPlan, stepKey } from './plan-build.js';
 import type { Pace, Work, WorkKind } from './work-done.js';
 
-/** A side by its panel, its face and its copies: what is bored there may move, the side stays. */
-export const sideWork = ({ panel, face, copies }: Side): Work => ({
-  kind: 'bore',
-  key: `${panel} ${copies.join('+')} ${typeof face === 'string' ? face : `edge-${face.edge}`}`,
-  box: 0,
-});
-
-export const stepWork = (step: AssemblyStep, box: number): Work => ({
-  kind: 'assemble',
-  key: stepKey(step),
-  box,
-});
-
-/** One coat of one of the plan’s finishes, both counted from 1. */
-export const coatWork = (finish: number, coat: number): Work => ({
-  kind: 'finish',
-  key: `${finish}-${coat}`,
-  box: 0,
-});
-
 /** Work with the minutes that are usual for it. */
 export type PlannedWork = Work & { minutes: number };
 
+/** By what a hole is and how wide, whatever bit the shop has for it. */
+const holeKey = ({ for: use, size }: Hole): string =>
+  size.shape === 'round'
+    ? `${use} ${Math.round(size.diameter)}`
+    : `${use} ${size.shape} ${Math.round(size.width)} ${Math.round(size.height)}`;
+
+/** What is bored in a side, copy by copy and width by width, so that it may be done side by side or bit by bit. */
+export function sideWork({ panel, face, copies, holes }: Side, boxes: number): PlannedWork[] {
+  const widths = new Map<string, number>();
+  for (const hole of holes) {
+    const width = holeKey(hole);
+    widths.set(width, (widths.get(width) ?? 0) + holeMinutes(hole));
+  }
+  const on = typeof face === 'string' ? face : `edge-${face.edge}`;
+  return [...widths].flatMap(([width, minutes]) =>
+    copies.map((copy) => ({
+      kind: 'bore' as const,
+      key: `${panel} ${copy} ${on} ${width}`,
+      box: 0,
+      minutes: minutes * boxes,
+    })),
+  );
+}
+
+export const stepWork = (step: AssemblyStep, box: number): PlannedWork => ({
+  kind: 'assemble',
+  key: stepKey(step),
+  box,
+  minutes: stepMinutes(step),
+});
+
+/** One coat of one of the plan’s finishes on all boxes; finishes and coats are counted from 1. */
+export const coatWork = (build: BuildPlan, finish: number, coat: number): PlannedWork => ({
+  kind: 'finish',
+  key: `${finish}-${coat}`,
+  box: 0,
+  minutes: coatMinutes(at(build.finish, finish - 1), build.boxes),
+});
+
+const upTo = (count: number): number[] =>
+  Array.from({ length: count }, (_unused, index) => index + 1);
+
 /** Everything that a batch’s build plan asks to be done, in the order of the work. */
 export const workOf = (build: BuildPlan, { panels }: PanelSet): PlannedWork[] => [
-  ...sidesOf(build.holes, panels).map((side) => ({
-    ...sideWork(side),
-    minutes: sum(side.holes.map(holeMinutes)) * side.copies.length * build.boxes,
-  })),
-  ...Array.from({ length: build.boxes }, (_unused, box) =>
-    build.steps.map((step) => ({ ...stepWork(step, box + 1), minutes: stepMinutes(step) })),
-  ).flat(),
-  ...build.finish.flatMap((finish, index) =>
-    Array.from({ length: finish.coats }, (_unused, coat) => ({
-      ...coatWork(index + 1, coat + 1),
-      minutes: coatMinutes(finish, build.boxes),
-    })),
+  ...sidesOf(build.holes, panels).flatMap((side) => sideWork(side, build.boxes)),
+  ...upTo(build.boxes).flatMap((box) => build.steps.map((step) => stepWork(step, box))),
+  ...build.finish.flatMap(({ coats }, index) =>
+    upTo(coats).map((coat) => coatWork(build, index + 1, coat)),
   ),
 ];
 

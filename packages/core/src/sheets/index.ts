@@ -3,6 +3,7 @@ export { type Drawing, extentOf, type Layer } from './drawing.js';
 export { featureOutline } from './feature-shapes.js';
 export { FILE_FORMATS, type FileFormatId, type FileSetting } from './file-formats.js';
 export { type BoredSide, holeDrawing, holeTemplate } from './hole-drawing.js';
+export { LABEL_SHEETS, type LabelPlace, type LabelSheet, labelPlaces } from './label-sheet.js';
 export { type LetteredPiece, letterDrawing } from './letter-drawing.js';
 export {
   type DrawnOption,

@@ -6,20 +6,24 @@ import {
   SCHOOL_WORDS,
   type StepJoint,
   stepKey,
+  stepWork,
 } from '@spare-knot/core/building';
 import { at } from '@spare-knot/core/lists';
 import { printLengthUnit } from '@spare-knot/core/measure';
 import type { PanelSet } from '@spare-knot/core/panels';
 import { stepDrawing } from '@spare-knot/core/sheets';
-import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { Check, ChevronLeft, ChevronRight } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useBatch } from '../../batch/batch-context';
 import { useWidth } from '../../board/use-width';
 import { PaperPicture } from '../../boxview/paper-picture';
 import { Sentence } from '../../measure/length';
 import { useUnits } from '../../measure/units';
-import { comesWords, glueWords, jointWords, pieceName, turnWords } from './build-words';
+import { BoxBar } from './box-bar';
+import { comesWords, glueWords, jointWords, liesWords, pieceName, turnWords } from './build-words';
 import { headsOf } from './heads-of';
+import { type Assembly, useAssembly } from './use-assembly';
+import type { BenchWork } from './use-bench-work';
 import { useBitStyle } from './use-bit-style';
 import type { Built } from './use-build';
 import { useStepKeys } from './use-step-keys';
@@ -85,7 +89,7 @@ function StepWords({
       )}
       <p className="text-lg">
         {step.onto.length === 0 ? (
-          'Lay it on the bench.'
+          liesWords(step)
         ) : (
           <>
             {comes && `Comes in ${comes}, `}
@@ -232,12 +236,14 @@ function StepList({
   built,
   steps,
   now,
+  isDone,
   onGo,
   nameOf,
 }: {
   built: Built;
   steps: readonly AssemblyStep[];
   now: number;
+  isDone: (step: AssemblyStep) => boolean;
   onGo: (step: number) => void;
   nameOf: Props['nameOf'];
 }) {
@@ -251,6 +257,7 @@ function StepList({
             className={`min-h-11 rounded-md border px-3 font-semibold ${index === now ? 'border-chalk bg-chalk text-white' : 'border-line bg-white text-chalk'}`}
             onClick={() => onGo(index)}
           >
+            {isDone(step) && <Check size={16} aria-label="done:" className="mr-1 inline" />}
             {index + 1} {pieceName(built, step, nameOf)}
             {step.out === null && ' — stop'}
           </button>
@@ -260,14 +267,59 @@ function StepList({
   );
 }
 
+/** Back, done and next, to be pressed with a glove. */
+function Presses({ assembly, steps }: { assembly: Assembly; steps: number }) {
+  const { place, isDone, go, done, undo } = assembly;
+  return (
+    <div className="mb-3 flex flex-wrap items-center gap-2">
+      <button type="button" className="btn min-h-11" disabled={place === 0} onClick={() => go(-1)}>
+        <ChevronLeft aria-hidden /> Back
+      </button>
+      <span className="mono text-lg">
+        {place + 1} of {steps}
+      </span>
+      <button
+        type="button"
+        className="btn min-h-11"
+        disabled={place === steps - 1}
+        onClick={() => go(1)}
+      >
+        Next step <ChevronRight aria-hidden />
+      </button>
+      {isDone ? (
+        <>
+          <span className="inline-flex items-center gap-1 font-semibold text-moss">
+            <Check size={18} aria-hidden /> done
+          </span>
+          <button type="button" className="btn min-h-11" onClick={undo}>
+            It is not done
+          </button>
+        </>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-main min-h-14 flex-1 text-xl"
+          disabled={assembly.step.out === null}
+          onClick={done}
+        >
+          <Check aria-hidden /> Done
+        </button>
+      )}
+    </div>
+  );
+}
+
 /** The box put together step by step, each with its picture, its fasteners, and what to check. */
-export function AssemblyTab({ built, nameOf, busy }: Props & { busy: boolean }) {
+export function AssemblyTab({
+  built,
+  nameOf,
+  busy,
+  work,
+}: Props & { busy: boolean; work: BenchWork }) {
   const { steps, problems } = built.build;
-  const [place, setPlace] = useState(0);
-  const now = Math.min(place, steps.length - 1);
-  const go = (by: number) => setPlace(Math.max(0, Math.min(steps.length - 1, now + by)));
-  useStepKeys(go);
-  const step = at(steps, now);
+  const assembly = useAssembly(built, work);
+  const { step, place, box, go, done, setPlace } = assembly;
+  useStepKeys(go, done);
   const own = new Set(step.add.map(({ panel }) => panel));
   const notes = problems.filter(
     ({ severity, id, panels }) =>
@@ -275,34 +327,22 @@ export function AssemblyTab({ built, nameOf, busy }: Props & { busy: boolean }) 
   );
   return (
     <section aria-label="Assembly" className="card p-4">
+      <BoxBar build={built.build} work={work} assembly={assembly} />
       <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
-        <StepList built={built} steps={steps} now={now} onGo={setPlace} nameOf={nameOf} />
+        <StepList
+          built={built}
+          steps={steps}
+          now={place}
+          isDone={(each) => work.isDone(stepWork(each, box))}
+          onGo={setPlace}
+          nameOf={nameOf}
+        />
         <SchoolPicker />
       </div>
       <div className="grid grid-cols-[1.2fr_1fr] gap-5 max-lg:grid-cols-1">
-        <StepPicture built={built} nameOf={nameOf} step={now} />
+        <StepPicture built={built} nameOf={nameOf} step={place} />
         <div>
-          <div className="mb-3 flex items-center gap-3">
-            <button
-              type="button"
-              className="btn min-h-11"
-              disabled={now === 0}
-              onClick={() => go(-1)}
-            >
-              <ChevronLeft aria-hidden /> Back
-            </button>
-            <span className="mono text-lg">
-              {now + 1} of {steps.length}
-            </span>
-            <button
-              type="button"
-              className="btn btn-main min-h-11"
-              disabled={now === steps.length - 1}
-              onClick={() => go(1)}
-            >
-              Next step <ChevronRight aria-hidden />
-            </button>
-          </div>
+          <Presses assembly={assembly} steps={steps.length} />
           <StepWords step={step} title={pieceName(built, step, nameOf)} nameOf={nameOf} />
           {notes.map(({ text }, index) => (
             <p key={index} className="mt-2 text-soft">
@@ -310,7 +350,7 @@ export function AssemblyTab({ built, nameOf, busy }: Props & { busy: boolean }) 
             </p>
           ))}
           <div className="mt-4 flex flex-wrap gap-2">
-            <MoveStep steps={steps} step={now} busy={busy} onMoved={setPlace} />
+            <MoveStep steps={steps} step={place} busy={busy} onMoved={setPlace} />
           </div>
         </div>
       </div>

@@ -81,9 +81,17 @@ export function comesWords(step: AssemblyStep): string | null {
   const [x, y, z] = asItLies(step)(step.out);
   const [ax, ay, az] = [Math.abs(x), Math.abs(y), Math.abs(z)];
   if (az >= ax && az >= ay) return z > 0 ? 'from above' : 'from below';
-  if (ay >= ax) return y > 0 ? 'from behind' : 'from in front';
+  if (ay >= ax) return y > 0 ? 'from the far side' : 'from your side';
   return x > 0 ? 'from the right' : 'from the left';
 }
+
+/** How the first piece lies before anything is put to it. */
+export const liesWords = ({ faceUp, ups: [up] }: AssemblyStep): string => {
+  if (faceUp !== null) return `Lay it on the bench with its ${faceUp} up.`;
+  return up
+    ? `Stand it on the bench with ${SIDE_WORDS[up]} up.`
+    : 'Stand it on its edge on the bench.';
+};
 
 /** Turnings of the box on the bench, in words. */
 export function turnWords({ ups, turns }: AssemblyStep): string | null {

@@ -1,43 +1,105 @@
-import { hardwareOf } from '@spare-knot/core/building';
+import { coatWork } from '@spare-knot/core/building';
 import { TICKS_PER_MM } from '@spare-knot/core/measure';
-import { ofArea, ofLiquid, ofWeight } from '@spare-knot/core/text';
-import { useMemo } from 'react';
+import { ofArea, ofLiquid } from '@spare-knot/core/text';
+import { Check } from 'lucide-react';
 import { Link } from 'react-router';
 import { useBatch } from '../../batch/batch-context';
-import { HardwareTable } from '../../boxview/hardware-table';
 import { Sentence } from '../../measure/length';
+import { useSupplies } from '../../shop/use-supplies';
+import { useNow } from './box-bar';
+import { clockWords } from './clock-words';
+import { hoursWord } from './hours-word';
+import { NeedRow } from './need-row';
+import type { BenchWork } from './use-bench-work';
 import type { Built } from './use-build';
-import { planToBuild } from './use-build';
+import { useNeeds } from './use-needs';
 
-const WAITS = {
-  glue: 'Clamps stay on',
-  caulk: 'Caulk skins over',
-  finish: 'Coats dry',
-} as const;
-
-const hoursWord = (hours: number): string =>
-  hours < 1 ? `${Math.round(hours * 60)} minutes` : `${hours} ${hours === 1 ? 'hour' : 'hours'}`;
-
-/** What the whole batch takes beside its panels, with what to keep spare. */
+/** What the whole batch takes beside its panels, and whether the shop has it. */
 function Takes({ built }: { built: Built }) {
-  const { draft, sound } = useBatch();
-  const { boxes, making } = draft;
-  const lines = useMemo(
-    () => (sound ? hardwareOf(planToBuild(sound.plan, making), built.box, making.site) : []),
-    [sound, making, built],
-  );
-  const spares = new Map(built.build.hardware.map(({ item, spare }) => [item, spare]));
+  const { draft } = useBatch();
+  const { supplies, tell } = useSupplies();
+  const needs = useNeeds(built);
+  const { boxes } = draft;
   return (
     <section aria-label="What it takes" className="card p-4">
-      <h2 className="text-lg">
-        For {boxes} {boxes === 1 ? 'box' : 'boxes'}
-      </h2>
-      <HardwareTable lines={lines} boxes={boxes} spares={spares} />
+      <div className="flex flex-wrap items-baseline justify-between gap-2">
+        <h2 className="text-lg">
+          For {boxes} {boxes === 1 ? 'box' : 'boxes'}
+        </h2>
+        <Link className="link" to="/shop">
+          All drawers of the shop
+        </Link>
+      </div>
+      <div className="overflow-x-auto">
+        <table className="mt-1 w-full">
+          <thead>
+            <tr className="border-b border-line text-left text-sm text-soft">
+              <th className="py-1">What</th>
+              <th className="text-right">Needed</th>
+              <th className="pl-4">In the shop</th>
+              <th className="pl-4">One pack holds, at</th>
+              <th className="pl-4">So</th>
+            </tr>
+          </thead>
+          <tbody>
+            {needs.map((need) => (
+              <NeedRow
+                key={need.item}
+                need={need}
+                built={built}
+                supplies={supplies}
+                onTell={tell}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-2 text-sm text-soft">
+        Count what is in the drawer and it is held against every batch. Needed: what the boxes take,
+        and a few to spare.
+      </p>
     </section>
   );
 }
 
-function Finishes({ built: { build } }: { built: Built }) {
+/** One coat: put on, dry by when. */
+function Coat({
+  built: { build },
+  work,
+  finish,
+  coat,
+}: {
+  built: Built;
+  work: BenchWork;
+  finish: number;
+  coat: number;
+}) {
+  const now = useNow();
+  const own = coatWork(build, finish, coat);
+  const at = work.doneAt(own);
+  const { waitHours = 0 } = build.finish[finish - 1] ?? {};
+  const dry = at === null ? null : at + waitHours * 3_600_000;
+  return (
+    <li className="flex flex-wrap items-center gap-3">
+      <button
+        type="button"
+        aria-pressed={at !== null}
+        className={`btn min-h-11 ${at === null ? '' : 'border-moss bg-moss-pale text-moss'}`}
+        onClick={() => work.tell([own], at === null)}
+      >
+        {at !== null && <Check size={18} aria-hidden />} Coat {coat} is on
+      </button>
+      {dry !== null && (
+        <span>
+          {dry > now ? `dries until ${clockWords(dry, now)}` : 'dry by now: feel it first'}
+        </span>
+      )}
+    </li>
+  );
+}
+
+function Finishes({ built, work }: { built: Built; work: BenchWork }) {
+  const { build } = built;
   if (build.finish.length === 0)
     return (
       <p>
@@ -49,99 +111,48 @@ function Finishes({ built: { build } }: { built: Built }) {
       </p>
     );
   return (
-    <ul className="grid gap-2">
+    <ul className="grid gap-3">
       {build.finish.map(({ name, where, squareMetres, millilitres, coats, waitHours }, index) => (
-        <li key={index} className="border-b border-dotted border-line pb-1">
-          <strong>
-            <Sentence text={name} />
-          </strong>{' '}
-          on {where}: {coats} coats over <Sentence text={[ofArea(squareMetres)]} />,{' '}
-          <Sentence text={[ofLiquid(millilitres * build.boxes)]} /> for all boxes; wait{' '}
-          {hoursWord(waitHours)} after each.
+        <li key={index} className="border-b border-dotted border-line pb-2">
+          <p>
+            <strong>
+              <Sentence text={name} />
+            </strong>{' '}
+            on {where}: {coats} coats over <Sentence text={[ofArea(squareMetres)]} /> a box,{' '}
+            <Sentence text={[ofLiquid(millilitres * build.boxes)]} /> for all; wait{' '}
+            {hoursWord(waitHours)} after each, or as the tin says.
+          </p>
+          <ul className="mt-1 grid gap-1">
+            {Array.from({ length: coats }, (_unused, coat) => (
+              <Coat key={coat} built={built} work={work} finish={index + 1} coat={coat + 1} />
+            ))}
+          </ul>
         </li>
       ))}
     </ul>
   );
 }
 
-/** Minutes of work and hours of waiting, of one box and of the batch. */
-function Times({ built: { build } }: { built: Built }) {
-  const { times, boxes, weight } = build;
-  const minutes = (each: number) => `${Math.round(each * boxes)} min`;
-  const rows = [
-    ['Boring', minutes(times.drilling)],
-    ['Putting together', minutes(times.assembly)],
-    ...(times.finish > 0 ? [['Finishing', minutes(times.finish)] as const] : []),
-  ] as const;
-  return (
-    <section aria-label="Time and weight" className="card p-4">
-      <h2 className="text-lg">Time and weight</h2>
-      <dl className="mt-1">
-        {rows.map(([name, value]) => (
-          <div
-            key={name}
-            className="flex justify-between border-b border-dotted border-line py-0.5"
-          >
-            <dt>
-              {name}, {boxes} {boxes === 1 ? 'box' : 'boxes'}
-            </dt>
-            <dd className="mono">{value}</dd>
-          </div>
-        ))}
-        {times.waits.map(({ what, hours }) => (
-          <div
-            key={what}
-            className="flex justify-between border-b border-dotted border-line py-0.5"
-          >
-            <dt>{WAITS[what]}</dt>
-            <dd className="mono">{hoursWord(hours)}</dd>
-          </div>
-        ))}
-        {(
-          [
-            ['One box, dry', weight.dry],
-            ['Soaked by rain', weight.wet],
-            ['Soaked, with screws and fixings', weight.withFixings],
-          ] as const
-        ).map(([name, kilograms]) => (
-          <div
-            key={name}
-            className="flex justify-between border-b border-dotted border-line py-0.5"
-          >
-            <dt>{name}</dt>
-            <dd className="mono">
-              <Sentence text={[ofWeight(kilograms)]} />
-            </dd>
-          </div>
-        ))}
-      </dl>
-      <p className="mt-2 text-sm text-soft">
-        Minutes are what such work takes in common practice, no source; glue, caulk and tins say
-        their own times. All boxes wait at once: spray many, turn, next day.
-      </p>
-    </section>
-  );
-}
-
-/** Screws, glue, caulk, coats: how much, in which order, with what waits. */
-export function FinishTab({ built }: { built: Built }) {
+/** Screws, glue, caulk, coats: how much, what is short, in which order, with waits on a clock. */
+export function FinishTab({ built, work }: { built: Built; work: BenchWork }) {
   const { seal } = built.build;
   return (
-    <div className="grid grid-cols-[1.3fr_1fr] gap-4 max-lg:grid-cols-1">
+    <div className="grid gap-4">
       <Takes built={built} />
-      <div className="grid content-start gap-4">
-        <section aria-label="Finish" className="card p-4">
-          <h2 className="text-lg">Seal and finish</h2>
-          {seal.length > 0 && (
-            <p className="mb-2">
-              Caulk {(seal.length / TICKS_PER_MM / 1000).toFixed(1)} m of seams a box, before any
-              coat.
-            </p>
-          )}
-          <Finishes built={built} />
-        </section>
-        <Times built={built} />
-      </div>
+      <section aria-label="Finish" className="card p-4">
+        <h2 className="text-lg">Seal and finish</h2>
+        {seal.length > 0 && (
+          <p className="mb-2">
+            Caulk {(seal.length / TICKS_PER_MM / 1000).toFixed(1)} m of seams a box, before any
+            coat.
+          </p>
+        )}
+        <Finishes built={built} work={work} />
+        <p className="mt-2 text-sm text-soft">
+          Doors open, no flame; rags with oil dry spread out in the open, never in a heap: they can
+          burn by themselves. Follow the tin.
+        </p>
+      </section>
     </div>
   );
 }

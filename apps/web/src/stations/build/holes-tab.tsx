@@ -6,19 +6,21 @@ import {
   faceWords,
   type Side,
   sidesOf,
+  sideWork,
 } from '@spare-knot/core/building';
 import { at, must } from '@spare-knot/core/lists';
 import { printAngle, printLength, printLengthUnit } from '@spare-knot/core/measure';
 import { edgeName, type Panel } from '@spare-knot/core/panels';
 import { holeDrawing } from '@spare-knot/core/sheets';
 import { printText, type Text } from '@spare-knot/core/text';
-import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { Check, ChevronLeft, ChevronRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useWidth } from '../../board/use-width';
 import { PaperPicture } from '../../boxview/paper-picture';
 import { Length, Sentence } from '../../measure/length';
 import { useUnits } from '../../measure/units';
 import { USE_WORDS } from './build-words';
+import type { BenchWork } from './use-bench-work';
 import { useBitStyle } from './use-bit-style';
 import type { Built } from './use-build';
 import { useStepKeys } from './use-step-keys';
@@ -223,8 +225,10 @@ function BitList({
   );
 }
 
+const forAll = (boxes: number): string => (boxes === 1 ? '' : ` in all ${boxes} boxes`);
+
 /** Every hole of one box, by bit or by panel, side by side. */
-export function HolesTab({ built, nameOf }: Props) {
+export function HolesTab({ built, nameOf, work }: Props & { work: BenchWork }) {
   const { box, build } = built;
   const { holes } = build;
   const bits = useMemo(() => byBit(holes, box.panels), [holes, box]);
@@ -235,7 +239,13 @@ export function HolesTab({ built, nameOf }: Props) {
   const sides = group?.sides ?? all;
   const now = Math.min(place, sides.length - 1);
   const go = (by: number) => setPlace(Math.max(0, Math.min(sides.length - 1, now + by)));
-  useStepKeys(go);
+  const { boxes } = built.build;
+  const bored = (each: Side) => sideWork(each, boxes).every(work.isDone);
+  useStepKeys(go, () => {
+    const here = sides[now];
+    if (here) work.tell(sideWork(here, boxes), true);
+    go(1);
+  });
   const side = sides[now];
   if (!side) return <p className="card p-6 text-lg">Nothing is bored in this box.</p>;
   return (
@@ -260,6 +270,7 @@ export function HolesTab({ built, nameOf }: Props) {
         <span className="mono text-lg">
           {now + 1} of {sides.length} sides
         </span>
+        <span className="text-soft">{sides.filter(bored).length} bored</span>
         <button
           type="button"
           className="btn btn-main min-h-11"
@@ -270,6 +281,20 @@ export function HolesTab({ built, nameOf }: Props) {
         </button>
       </div>
       <SideOnBench key={side.key} side={side} built={built} nameOf={nameOf} />
+      <button
+        type="button"
+        aria-pressed={bored(side)}
+        className={`btn mt-3 min-h-14 w-full text-xl ${bored(side) ? 'border-moss bg-moss-pale text-moss' : 'btn-main'}`}
+        onClick={() => work.tell(sideWork(side, boxes), !bored(side))}
+      >
+        {bored(side) ? (
+          <>
+            <Check aria-hidden /> Bored{forAll(boxes)} — press if it is not
+          </>
+        ) : (
+          <>These are bored{forAll(boxes)}</>
+        )}
+      </button>
       <p className="mt-3 text-sm text-soft">
         Clamp the panel over scrap before the bit goes in; eyes and lungs covered. Bore before the
         box is put together: the pilots in the second panel through the holes of the first, while

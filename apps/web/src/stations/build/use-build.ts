@@ -1,5 +1,5 @@
 import type { Making } from '@spare-knot/core/api';
-import type { Bit } from '@spare-knot/core/building';
+import type { Bit, Pace } from '@spare-knot/core/building';
 import type { BoxPlan } from '@spare-knot/core/plan';
 import { useEffect, useState } from 'react';
 import type { BuildAnswer, BuildQuestion } from './build.worker';
@@ -9,6 +9,7 @@ interface Asked {
   boxes: number;
   making: Making;
   bits: readonly Bit[] | null;
+  pace: Pace;
 }
 
 /** A build plan with the box that it is for. */
@@ -28,10 +29,10 @@ export const planToBuild = (plan: BoxPlan, { hanging, site }: Making): BoxPlan =
   place: { ...plan.place, height: site.height ?? plan.place.height },
 });
 
-const questionOf = ({ plan, boxes, making, bits }: Asked): BuildQuestion => ({
+const questionOf = ({ plan, boxes, making, bits, pace }: Asked): BuildQuestion => ({
   plan: planToBuild(plan, making),
   boxes,
-  choices: { school: making.school, order: making.order, bits, site: making.site },
+  choices: { school: making.school, order: making.order, bits, site: making.site, pace },
 });
 
 /** The build plan of a batch, worked out beside the page. */
@@ -40,6 +41,7 @@ export function useBuild(
   boxes: number,
   making: Making,
   bits: readonly Bit[] | null,
+  pace: Pace,
 ): BuildState {
   const [state, setState] = useState<BuildState>({ answer: null, busy: false, trouble: null });
   useEffect(() => {
@@ -54,8 +56,8 @@ export function useBuild(
         busy: false,
         trouble: message || 'The build plan could not be worked out.',
       }));
-    worker.postMessage(questionOf({ plan, boxes, making, bits }));
+    worker.postMessage(questionOf({ plan, boxes, making, bits, pace }));
     return () => worker.terminate();
-  }, [plan, boxes, making, bits]);
+  }, [plan, boxes, making, bits, pace]);
   return state;
 }

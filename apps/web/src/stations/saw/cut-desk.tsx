@@ -29,7 +29,7 @@ import { SawDrawing } from './saw-drawing';
 import { givenWords, holdWords, lieWords, type NameOf, settingWords, toolWord } from './step-words';
 import { ScaleWords, TestPieces, useOwnedSaw } from './test-pieces';
 import type { Desk } from './use-desk';
-import type { Marking } from './use-shop';
+import type { Marking } from './use-marking';
 
 /** What rounding to the tape hides, where it can be seen: a tenth of a millimetre. */
 function roundedWords(ticks: Ticks, style: LengthStyle): string {

@@ -1,6 +1,6 @@
 import { boardCuts, type CutAtHand, type NamedPlan, type NamedStep } from '@spare-knot/core/cuts';
 import type { Ticks } from '@spare-knot/core/measure';
-import type { Marking } from './use-shop';
+import type { Marking } from './use-marking';
 
 /** The number of a cut, and from where to where it is measured. */
 export interface Mark {

@@ -3,23 +3,24 @@ import { cutsInOrder, piecesAtHand, stavesReady } from '@spare-knot/core/cuts';
 import type { LayoutJob } from '@spare-knot/core/job';
 import { partName } from '@spare-knot/core/panels';
 import { useQueryClient } from '@tanstack/react-query';
-import { Maximize, Minimize, RotateCcw, Volume2, VolumeX } from 'lucide-react';
+import { RotateCcw, Volume2, VolumeX } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { client } from '../../api/client';
 import { useBatch } from '../../batch/batch-context';
+import { PressWord } from '../../batch/press-word';
 import { sawingKey, withProgress } from '../../batch/use-sawing';
 import { messageOf } from '../../ui/message-of';
 import { useNotice } from '../../ui/notice';
+import { ShopPage, ShopSwitch, useScreenAwake, useShopMode } from '../../ui/shop-mode';
 import { AfterSawing } from './after-sawing';
 import { CutDesk } from './cut-desk';
 import { useReadAloud } from './read-aloud';
 import { ReplanDialog } from './replan';
 import { Ribbon } from './ribbon';
-import type { SawingState } from './sawing-session';
 import type { NameOf } from './step-words';
 import { type Desk, useDesk } from './use-desk';
+import { MARKINGS, type Marking, useMarking } from './use-marking';
 import { usePreparing } from './use-preparing';
-import { MARKINGS, type Marking, useMarking, useScreenAwake, useShopMode } from './use-shop';
 import { WrongPiece } from './wrong-piece';
 
 /** What the panels of the batch are called, and the job that they are counted in. */
@@ -27,21 +28,6 @@ export interface Named {
   job: LayoutJob;
   names: ReadonlyMap<string, string>;
   nameOf: NameOf;
-}
-
-function Keeping({ keeping }: Pick<SawingState, 'keeping'>) {
-  if (keeping.state === 'not kept' || keeping.state === 'let go')
-    return (
-      <p role="status" className="rounded bg-danger px-3 py-1 font-semibold text-white">
-        {keeping.state === 'let go' ? 'That press was not taken: ' : 'Not kept yet: '}
-        {keeping.why}
-      </p>
-    );
-  return (
-    <p role="status" className="text-soft">
-      {keeping.state === 'keeping' ? 'keeping…' : 'every cut is kept'}
-    </p>
-  );
 }
 
 /** Panels that have to be sawn again, or for which there was no wood. */
@@ -154,7 +140,7 @@ function Head({
       {sawing.cutsBefore > 0 && (
         <p className="text-soft">and {sawing.cutsBefore} by the plans before</p>
       )}
-      <Keeping keeping={state.keeping} />
+      <PressWord keeping={state.keeping} kept="every cut is kept" />
       <PlanBefore sawing={sawing} desk={desk} />
       <label className="ml-auto flex min-h-11 items-center gap-2">
         Marking
@@ -181,14 +167,7 @@ function Head({
           aloud
         </button>
       )}
-      <button
-        type="button"
-        className="btn min-h-11"
-        aria-pressed={isShop}
-        onClick={() => setShop(!isShop)}
-      >
-        {isShop ? <Minimize size={18} aria-hidden /> : <Maximize size={18} aria-hidden />} Shop mode
-      </button>
+      <ShopSwitch isShop={isShop} onChange={setShop} />
     </div>
   );
 }
@@ -209,11 +188,7 @@ export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named 
   const { wanted } = withProgress(sawing, progress);
   const close = () => setOpen(null);
   return (
-    <section
-      aria-label="Sawing"
-      data-shop={shop[0]}
-      className={`group ${shop[0] ? 'fixed inset-0 z-30 overflow-auto bg-white p-4 text-black' : 'mt-4'}`}
-    >
+    <ShopPage label="Sawing" isShop={shop[0]}>
       <Head sawing={sawing} desk={desk} shop={shop} aloud={aloud} marking={marking} />
       <Missing wanted={wanted} desk={desk} nameOf={named.nameOf} onPlan={() => setOpen('plan')} />
       <GlueNow desk={desk} named={named} wanted={wanted} />
@@ -262,6 +237,6 @@ export function SawDesk({ sawing, named }: { sawing: SawingRecord; named: Named 
         Saw off and blade still before a setting is changed or a piece is touched; guard, eyes and
         ears as its manual says. Space or → when a cut is made, ← when the last one was not.
       </p>
-    </section>
+    </ShopPage>
   );
 }

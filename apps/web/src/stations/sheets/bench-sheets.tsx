@@ -10,6 +10,7 @@ import { useBitStyle } from '../build/use-bit-style';
 import type { Built } from '../build/use-build';
 import { sidePages, stepPages } from './bench-pages';
 import { KitSheet } from './kit-sheet';
+import { LabelSheets } from './label-sheets';
 import { LetterSheets } from './letter-sheets';
 import { PAPERS, type Paper, type PaperSize } from './paper';
 import { Sheet } from './sheet';
@@ -21,6 +22,7 @@ const WHAT = [
   ['assembly', 'Assembly'],
   ['letters', 'Letters on the pieces'],
   ['kits', 'Kits'],
+  ['labels', 'Labels'],
 ] as const;
 type What = (typeof WHAT)[number][0];
 
@@ -55,8 +57,14 @@ function Drilling({ built, nameOf, size }: Props) {
 }
 
 /** Sheets of the assembly, the first of them after some others. */
-function Steps({ built, nameOf, size, before, of }: Props & { before: number; of: number }) {
-  const name = useBatchName();
+function Steps({
+  built,
+  nameOf,
+  size,
+  before,
+  of,
+  name,
+}: Props & { before: number; of: number; name: string }) {
   const pages = useMemo(() => stepPages(built.build, size), [built, size]);
   return pages.map((steps, index) => (
     <Sheet key={index} size={size} number={before + index + 1} of={of} name={name} at="bench">
@@ -75,10 +83,17 @@ function Kits({ built, nameOf, size, kits }: Props & { kits: number }) {
   const each = useMemo(() => stepPages(built.build, size).length + 1, [built, size]);
   return Array.from({ length: kits }, (_unused, index) => (
     <div key={index} className="contents">
-      <Sheet size={size} number={index * each + 1} of={kits * each} name={name} at="bench">
+      <Sheet size={size} number={1} of={each} name={`${name}, kit ${index + 1}`} at="bench">
         <KitSheet built={built} nameOf={nameOf} number={index + 1} kits={kits} />
       </Sheet>
-      <Steps built={built} nameOf={nameOf} size={size} before={index * each + 1} of={kits * each} />
+      <Steps
+        built={built}
+        nameOf={nameOf}
+        size={size}
+        before={1}
+        of={each}
+        name={`${name}, kit ${index + 1}`}
+      />
     </div>
   ));
 }
@@ -162,7 +177,7 @@ export function BenchSheets({ paper }: { paper: Paper }) {
           <p className="basis-full text-center">
             Before you pack: pencil each piece’s letters on it, as{' '}
             <button type="button" className="link" onClick={() => setWhat('letters')}>
-              Letters on the pieces
+              the sheet of letters
             </button>{' '}
             shows, and “inside” on its inside.
           </p>
@@ -203,8 +218,9 @@ export function BenchSheets({ paper }: { paper: Paper }) {
           <Drilling built={answer} nameOf={nameOf} size={size} />
         )}
         {answer?.ok && what === 'assembly' && (
-          <Steps built={answer} nameOf={nameOf} size={size} before={0} of={pages} />
+          <Steps built={answer} nameOf={nameOf} size={size} before={0} of={pages} name={name} />
         )}
+        {what === 'labels' && <LabelSheets paper={paper} />}
         {answer?.ok && what === 'letters' && (
           <LetterSheets built={answer} nameOf={nameOf} size={size} />
         )}

@@ -2,8 +2,11 @@ import { kitItems } from '@spare-knot/core/building';
 import { assembledDrawing } from '@spare-knot/core/sheets';
 import { useMemo } from 'react';
 import { PaperPicture } from '../../boxview/paper-picture';
+import { Sentence } from '../../measure/length';
 import { useUnits } from '../../measure/units';
+import { useSupplies } from '../../shop/use-supplies';
 import { itemWords } from '../build/build-words';
+import { hoursWord } from '../build/hours-word';
 import type { Built } from '../build/use-build';
 import { PER_MM } from './step-on-paper';
 
@@ -36,6 +39,18 @@ function unglued({ build }: Built, nameOf: (panel: string) => string): string[] 
   return [...new Set(pairs)];
 }
 
+/** The driver that the screws of the kit want, where the shop’s drawers say it. */
+function useDriver({ build }: Built): string {
+  const { supplies } = useSupplies();
+  const drives = build.hardware.map(
+    ({ item }) => supplies.find((supply) => supply.item === item)?.drive ?? '',
+  );
+  const known = [...new Set(drives.filter((drive) => drive !== ''))];
+  return known.length > 0
+    ? `A driver for ${known.join(' and ')} screws`
+    : 'A driver that fits the screws: the packer writes which: ________';
+}
+
 /** What is in one kit: pieces to tick with their letters, the bag of screws, what is not glued, how the letters meet. */
 export function KitSheet({
   built,
@@ -53,6 +68,9 @@ export function KitSheet({
   const whole = useMemo(() => assembledDrawing(box), [box]);
   const glued = build.steps.some(({ joints }) => joints.some(({ glue }) => glue));
   const bare = unglued(built, nameOf);
+  const driver = useDriver(built);
+  const wait = build.times.waits.find(({ what }) => what === 'glue');
+  const { siting } = build.hanging;
   return (
     <div data-kit={number}>
       <h2 className="mt-[3mm] font-slab text-[5mm]">
@@ -98,10 +116,16 @@ export function KitSheet({
           </ul>
           <h3 className="mt-[4mm] font-slab text-[4mm] font-bold">You need</h3>
           <p>
-            A driver that fits the screws, a pencil, two clamps or another pair of hands
-            {glued ? ', exterior glue and a wet cloth' : ''}. All holes are bored: a screw that does
-            not go in by hand is in the wrong hole.
+            {driver}, a pencil, a tape, two clamps or another pair of hands
+            {glued ? ', exterior glue and a wet cloth' : ''}. All holes are bored: start each screw
+            by hand; one that does not catch is in the wrong hole.
           </p>
+          {glued && (
+            <p>
+              Glue: a thin line on the edge that meets, wiped off where it comes out.
+              {wait && ` The clamps stay on for ${hoursWord(wait.hours)}, or as the bottle says.`}
+            </p>
+          )}
           {glued && bare.length > 0 && (
             <>
               <h3 className="mt-[4mm] font-slab text-[4mm] font-bold">No glue here</h3>
@@ -126,6 +150,18 @@ export function KitSheet({
           ))}
         </ul>
       </section>
+      {siting.wants.length > 0 && (
+        <section className="mt-[4mm]">
+          <h3 className="font-slab text-[4mm] font-bold">When it is together</h3>
+          <ul>
+            {siting.wants.map((text, index) => (
+              <li key={index}>
+                <Sentence text={text} />
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <p className="mt-[4mm]">
         Children: an adult drives the first screw of every joint. Eyes covered. The box stands on
         something that does not slide.

@@ -56,7 +56,8 @@ function piecesOf({ box }: Built, marks: readonly LetterMark[]): PieceOnPaper[] 
 /** The pieces with their letters, all at one scale, by the sheets that they stand on. */
 export function letterPages(built: Built, size: PaperSize): LetterPages {
   const pieces = piecesOf(built, letterMarks(built.box, built.build.letters));
-  const width = (size.width - 2 * MARGIN - (ACROSS - 1) * GAP) / ACROSS;
+  // A hair less than a third: rounding must not push the last piece of a row to the next.
+  const width = (size.width - 2 * MARGIN - (ACROSS - 1) * GAP - 1) / ACROSS;
   const sizes = pieces.map(sizeOf);
   const scale = Math.max(
     fromMm(1),

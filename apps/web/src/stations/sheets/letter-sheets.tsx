@@ -26,7 +26,7 @@ function Piece({
   // The picture keeps a border of six pixels on every side.
   const size = (ticks: number) => (ticks / scale) * PER_MM + 12;
   return (
-    <li className="break-inside-avoid" style={{ width: `${width}mm` }}>
+    <li data-piece={piece.panel.id} className="break-inside-avoid" style={{ width: `${width}mm` }}>
       <h3 className="font-bold">
         {name}
         {piece.copies > 1 && `, ${piece.instance + 1} of ${piece.copies}`}

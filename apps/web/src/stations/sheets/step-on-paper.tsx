@@ -11,6 +11,7 @@ import {
   comesWords,
   glueWords,
   jointWords,
+  liesWords,
   pieceName,
   sameCopy,
   turnWords,
@@ -78,8 +79,8 @@ export function StepOnPaper({ built, nameOf, step }: Props & { step: number }) {
         </h3>
         <p>
           {now.onto.length === 0
-            ? 'Lay it on the bench.'
-            : `${turn ?? ''} ${comes ? `It comes in ${comes}.` : ''}`}
+            ? liesWords(now)
+            : `${turn ?? ''} ${comes ? `The new piece comes in ${comes}.` : ''}`}
           {small.length > 0 && ` First put on it: ${small.join(', ')}.`}
         </p>
         <ul>

@@ -40,16 +40,26 @@ function lowerEdge(body: Body, onto: readonly Body[]): Text[] {
   return [text`its lower edge ${ofLength(Math.round(down))} below the ${named(floor)}`];
 }
 
-/** How far a floor stands up inside the walls, and that it squares the box. */
+/** How far a floor stands up inside the walls. */
 function recess(body: Body, onto: readonly Body[]): Text[] {
   const wall = onto.find(isWall);
   const up = wall ? end(body, 2, -1) - end(wall, 2, -1) : 0;
-  const square = text`the floor squares the box: both diagonals measure the same`;
-  if (!wall || up < FLUSH || up > COMPARED) return [square];
+  if (!wall || up < FLUSH || up > COMPARED) return [];
   return [
     text`its underside ${ofLength(Math.round(up))} above the lower edge of the ${named(wall)}`,
-    square,
   ];
+}
+
+/** With so many walls round a floor its diagonals can be measured. */
+const ROUND_A_FLOOR = 3;
+
+/** A floor squares the box: said once, when it and enough walls stand round it. */
+function squared(body: Body, onto: readonly Body[], standing: readonly Body[]): Text[] {
+  const walls = standing.filter(isWall).length;
+  const now = isFloor(body)
+    ? walls >= ROUND_A_FLOOR
+    : isWall(body) && walls === ROUND_A_FLOOR - 1 && onto.some(isFloor);
+  return now ? [text`the floor squares the box: both diagonals across it measure the same`] : [];
 }
 
 /** How far a roof stands over what is below it, in front and at both sides. */
@@ -104,6 +114,7 @@ export function checkWords(
   if (isFloor(body)) found.push(...recess(body, onto));
   else if (isRoof(body)) found.push(...overhang(body, standing));
   else if (isWall(body)) found.push(...lowerEdge(body, onto), ...gapAbove(body, all));
+  found.push(...squared(body, onto, standing));
   if (moves) found.push(text`it goes through its whole way without rubbing`);
   return joinTexts(found, '; ');
 }

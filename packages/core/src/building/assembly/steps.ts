@@ -40,6 +40,8 @@ export interface AssemblyStep {
   out: Vec3 | null;
   /** Side of the box that lies on the bench. */
   down: BoxSide;
+  /** The face of the piece that lies up by then; null where it stands on an edge. */
+  faceUp: 'inside' | 'outside' | null;
   /** Sides that have to lie up, one after the other, and how often the box is turned for it. */
   ups: readonly BoxSide[];
   turns: number;
@@ -52,6 +54,12 @@ export interface AssemblyStep {
 }
 
 const copyOf = ({ panel, instance }: Body): PanelCopy => ({ panel: panel.id, instance });
+
+/** The face of a piece that looks to a side of the box. */
+function faceTowards({ outsideNormal }: Body, side: BoxSide): 'inside' | 'outside' | null {
+  if (sideTowards(outsideNormal) === side) return 'outside';
+  return sideTowards(negate(outsideNormal)) === side ? 'inside' : null;
+}
 
 /** Shots of one joint, those of one fastener driven the same way together. */
 function groupsOf(shots: readonly Shot[]): Shot[][] {
@@ -179,6 +187,7 @@ export function stepsOf(making: Making, order: readonly Putting[]): readonly Ass
       onto: touched.map(copyOf),
       out: putting.comes,
       down,
+      faceUp: faceTowards(at(bodies, 0), OPPOSITE[down]),
       ups: turned.order,
       turns: turned.turns,
       joints,

@@ -34,7 +34,7 @@ export function fastenerLines(plan: BoxPlan, { joints }: PanelSet): HardwareLine
         inchName: text`${word} ${fastener.inchName}${metalOf(plan)}`,
         quantity,
         unit: 'pieces',
-        why: text`In ${held} ${held === 1 ? 'joint' : 'joints'}; pilot holes ${ofLength(fastener.pilot)}.`,
+        why: text`In ${held} ${held === 1 ? 'joint' : 'joints'}; their holes and bits stand among the holes.`,
       },
     ];
   });

@@ -1,0 +1,161 @@
+import type { NewSupply, SupplyRecord } from '@spare-knot/core/api';
+import {
+  metalDoubt,
+  type Need,
+  standIns,
+  WEATHER_CLASSES,
+  type WeatherClass,
+} from '@spare-knot/core/building';
+import { plainText, type Text } from '@spare-knot/core/text';
+import { useMemo } from 'react';
+import { useBatch } from '../../batch/batch-context';
+import { Sentence } from '../../measure/length';
+import { useUnits } from '../../measure/units';
+import { AmountField } from '../../ui/amount-field';
+import type { Built } from './use-build';
+
+const isFastener = (item: string): boolean => /^(screw|nail)-\d/.test(item);
+
+/** What the shop has of it, as it is first told: of the metal that the row asks for. */
+const told = ({ item, line, unit }: Need, metal: string | undefined): NewSupply => ({
+  item,
+  name: plainText(line.name),
+  unit,
+  drive: '',
+  weather: (isFastener(item) && WEATHER_CLASSES.find((each) => each === metal)) || null,
+  count: 0,
+  pack: null,
+  price: null,
+});
+
+/** What follows from what is there: enough, so much short, and what would do instead. */
+function Verdict({
+  need,
+  built,
+  supplies,
+}: {
+  need: Need;
+  built: Built;
+  supplies: readonly SupplyRecord[];
+}) {
+  const { draft } = useBatch();
+  const { item, short, packs, unit, whole, supply, amount, spare } = need;
+  const { style } = useUnits();
+  const instead = useMemo(
+    () =>
+      short !== 0 && isFastener(item) ? standIns(item, amount + spare, built.box, supplies) : [],
+    [short, item, amount, spare, built, supplies],
+  );
+  const doubt = supply && metalDoubt(supply, draft.plan.place);
+  return (
+    <>
+      {short === null && <span className="text-soft">not counted yet</span>}
+      {short === 0 && <span className="font-semibold text-moss">enough</span>}
+      {short !== null && short > 0 && (
+        <span className="font-semibold text-danger">
+          {unit === 'pieces' ? short : `${short} ${unit}`} short
+          {packs !== null && `: buy ${packs} ${packs === 1 ? 'pack' : 'packs'}`}
+          {whole !== null && `, ${(whole / 100).toFixed(2)}`}
+        </span>
+      )}
+      {instead.slice(0, 2).map(({ fastener, count }) => (
+        <span key={fastener.id} className="block text-sm">
+          or {fastener.kind} {style.system === 'inch' ? fastener.inchName : fastener.name}: {count}{' '}
+          there, holds every joint
+        </span>
+      ))}
+      {doubt && (
+        <span className="block text-sm text-danger">
+          <Sentence text={doubt} />
+        </span>
+      )}
+    </>
+  );
+}
+
+const nameOf = ({ line }: Need, isInch: boolean): Text =>
+  isInch && line.inchName ? line.inchName : line.name;
+
+/** One thing that the batch takes, with what the shop has of it, to be told where it stands. */
+export function NeedRow({
+  need,
+  built,
+  supplies,
+  onTell,
+}: {
+  need: Need;
+  built: Built;
+  supplies: readonly SupplyRecord[];
+  onTell: (supply: NewSupply, change: Partial<NewSupply>) => Promise<void>;
+}) {
+  const { style } = useUnits();
+  const { item, line, unit, amount, spare, supply } = need;
+  const name = nameOf(need, style.system === 'inch');
+  const plain = plainText(name);
+  const { metal } = useBatch().draft.plan.choices;
+  const tell = (change: Partial<NewSupply>) => void onTell(supply ?? told(need, metal), change);
+  const counted = unit === 'pieces' ? '' : unit;
+  return (
+    <tr className="border-b border-dotted border-line align-top" data-need={item}>
+      <td className="py-2 pr-2">
+        <span className="font-semibold">
+          <Sentence text={name} />
+        </span>
+        <span className="block text-sm text-soft">
+          <Sentence text={line.why} />
+        </span>
+      </td>
+      <td className="mono py-2 text-right whitespace-nowrap">
+        {amount} {counted}
+        {spare > 0 && <span className="block text-sm text-soft">+ {spare} spare</span>}
+      </td>
+      <td className="py-2 pl-4 whitespace-nowrap">
+        <AmountField
+          hideLabel
+          label={`How much of ${plain} is there`}
+          value={supply?.count ?? null}
+          onChange={(count) => tell({ count: count ?? 0 })}
+        />{' '}
+        {counted}
+        {isFastener(item) && (
+          <select
+            aria-label={`Metal of ${plain}`}
+            className="field ml-1"
+            value={supply?.weather ?? ''}
+            onChange={(event) =>
+              tell({ weather: (event.target.value || null) as WeatherClass | null })
+            }
+          >
+            <option value="">which metal?</option>
+            {WEATHER_CLASSES.map((each) => (
+              <option key={each} value={each}>
+                {each}
+              </option>
+            ))}
+          </select>
+        )}
+      </td>
+      <td className="py-2 pl-4 whitespace-nowrap">
+        <AmountField
+          hideLabel
+          label={`What one pack of ${plain} holds`}
+          value={supply?.pack ?? null}
+          least={0.01}
+          className="w-16"
+          onChange={(pack) => tell({ pack })}
+        />{' '}
+        {counted} at{' '}
+        <AmountField
+          hideLabel
+          label={`What one pack of ${plain} costs`}
+          value={supply && supply.price !== null ? supply.price / 100 : null}
+          className="w-20"
+          onChange={(price) => tell({ price: price === null ? null : Math.round(price * 100) })}
+        />
+      </td>
+      <td className="py-2 pl-4">
+        <Verdict need={need} built={built} supplies={supplies} />
+      </td>
+    </tr>
+  );
+}
