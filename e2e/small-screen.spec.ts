@@ -33,6 +33,15 @@ test('on a phone no number of the tape lies on another, and nothing reaches past
     const wide = await page.evaluate(() => document.documentElement.scrollWidth);
     expect([station, wide]).toEqual([station, 390]);
   }
+  await page.getByRole('link', { name: /^Build/ }).click();
+  const tabs = page.getByRole('tablist', { name: 'Building' }).getByRole('tab');
+  await expect(page.getByText(/^1 of \d+ sides$/)).toBeVisible();
+  for (const name of await tabs.allInnerTexts()) {
+    await tabs.filter({ hasText: name }).click();
+    await expect(page.getByRole('tabpanel', { name })).toBeVisible();
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect([name, wide]).toEqual([name, 390]);
+  }
 });
 
 test('a shelf for a robin is drawn, checked and cut, and its panels say every hole in words', async ({

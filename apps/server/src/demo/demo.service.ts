@@ -9,8 +9,9 @@ import { Database } from '../database/database.js';
 import { RackRepository } from '../rack/rack.repository.js';
 import { SawingService } from '../sawing/sawing.service.js';
 import { ShopRepository } from '../shop/shop.repository.js';
+import { SuppliesRepository } from '../supplies/supplies.repository.js';
 import { YardRepository } from '../yard/yard.repository.js';
-import { demoBatches, demoBoards, demoSawn, demoSaws } from './osier-landing.js';
+import { demoBatches, demoBoards, demoSawn, demoSaws, demoSupplies } from './osier-landing.js';
 import { demoOffers } from './yard-list.js';
 
 /** Osier Landing, an invented boatyard whose winter crew builds boxes for an invented rail trail. */
@@ -22,6 +23,7 @@ export class DemoService {
     private readonly rack: RackRepository,
     private readonly yard: YardRepository,
     private readonly shop: ShopRepository,
+    private readonly supplies: SuppliesRepository,
     private readonly acceptance: AcceptanceService,
     private readonly sawing: SawingService,
   ) {}
@@ -35,6 +37,7 @@ export class DemoService {
       await this.sawnHalf();
       await this.rack.add(demoBoards());
       await this.yard.add(demoOffers());
+      await this.supplies.put(demoSupplies());
       for (const batch of demoBatches()) await this.batches.add(batch);
       return true;
     });

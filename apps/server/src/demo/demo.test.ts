@@ -1,9 +1,18 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { NewBatch } from '@spare-knot/core/api';
+import { hardwareOf, supplyItem } from '@spare-knot/core/building';
+import { buildBox } from '@spare-knot/core/families';
 import { migrate } from '../database/migrate.js';
 import { Acts, picket } from '../testing/acts.js';
 import { openTestServer, type TestServer } from '../testing/test-server.js';
 import { DemoService } from './demo.service.js';
 import { demoBatches } from './osier-landing.js';
+
+/** What a batch takes beside its wood, by the names that drawers go by. */
+function asksFor({ plan }: NewBatch): string[] {
+  const built = buildBox(plan);
+  return built.ok ? hardwareOf(plan, built.box).map(supplyItem) : [];
+}
 
 let server: TestServer;
 let acts: Acts;
@@ -30,6 +39,10 @@ describe('the demo', () => {
     expect(sawing.progress.done.length).toBeGreaterThan(3);
     expect((await server.http.get('/api/shop')).body.saws.length).toBeGreaterThan(1);
     expect((await acts.rack()).length).toBeGreaterThan(5);
+    // Most of what the batches call for lies in the drawers under the name by which it is called for.
+    const drawers: { item: string }[] = (await server.http.get('/api/supplies')).body.supplies;
+    const asked = new Set(demoBatches().flatMap(asksFor));
+    expect(drawers.filter(({ item }) => asked.has(item)).length).toBeGreaterThanOrEqual(5);
   });
 
   test('migrating again changes nothing', async () => {

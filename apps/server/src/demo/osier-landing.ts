@@ -1,6 +1,12 @@
 import { findWood } from '@spare-knot/core/advice';
 import { animalById } from '@spare-knot/core/animals';
-import { type NewBatch, type NewBoard, NO_MAKING, NO_WISHES } from '@spare-knot/core/api';
+import {
+  type NewBatch,
+  type NewBoard,
+  type NewSupply,
+  NO_MAKING,
+  NO_WISHES,
+} from '@spare-knot/core/api';
 import type { OwnedSaw } from '@spare-knot/core/cuts';
 import { colonyHouse, creviceBat, type Family, owlBox, slantRoof } from '@spare-knot/core/families';
 import { STANDARD_SAW } from '@spare-knot/core/job';
@@ -186,6 +192,39 @@ export const demoSaws = (): OwnedSaw[] => [
     tiltOff: 0,
   },
 ];
+
+/** What lies in the drawers of the boathouse, counted at the end of the autumn. */
+export function demoSupplies(): NewSupply[] {
+  const screws = (size: string, count: number, price: number): NewSupply => ({
+    item: `screw-${size}`,
+    name: `Exterior screw ${size.replace('x', ' × ')} mm`,
+    unit: 'pieces',
+    drive: 'star',
+    weather: 'galvanised',
+    count,
+    pack: 200,
+    price,
+  });
+  const poured = (name: string, unit: 'ml' | 'm', count: number, pack: number, price: number) => ({
+    item: name,
+    name,
+    unit,
+    drive: '',
+    weather: null,
+    count,
+    pack,
+    price,
+  });
+  return [
+    screws('3.5x30', 85, 890),
+    screws('4x40', 96, 1150),
+    screws('4x45', 310, 1240),
+    screws('4x50', 40, 1320),
+    poured('Exterior glue', 'ml', 320, 500, 980),
+    poured('Exterior caulk', 'm', 6, 12, 640),
+    poured('Linseed oil', 'ml', 700, 1000, 1450),
+  ];
+}
 
 /** The batch that is being sawn, and its wood. */
 export function demoSawn(): { batch: NewBatch; boards: NewBoard[] } {

@@ -255,7 +255,7 @@ export function SuppliesList() {
         </p>
       )}
       {supplies.length > 0 && (
-        <div className="overflow-x-auto">
+        <div className="relative overflow-x-auto">
           <table className="mt-2 w-full text-left">
             <thead>
               <tr className="border-b border-line text-sm text-soft">

@@ -85,6 +85,17 @@ export function comesWords(step: AssemblyStep): string | null {
   return x > 0 ? 'from the right' : 'from the left';
 }
 
+/** Joints in the order in which the box is turned for them. */
+export const inTurn = ({ joints, ups }: AssemblyStep): StepJoint[] =>
+  [...joints].sort((a, b) => place(ups, a) - place(ups, b));
+
+const place = (ups: readonly BoxSide[], { up }: StepJoint): number =>
+  up === null || !ups.includes(up) ? ups.length : ups.indexOf(up);
+
+/** Which side lies up for a joint, where the step turns the box more than once. */
+export const upWords = ({ ups }: AssemblyStep, { up }: StepJoint): string | null =>
+  ups.length > 1 && up !== null ? `with ${SIDE_WORDS[up]} up` : null;
+
 /** How the first piece lies before anything is put to it. */
 export const liesWords = ({ faceUp, ups: [up] }: AssemblyStep): string => {
   if (faceUp !== null) return `Lay it on the bench with its ${faceUp} up.`;

@@ -21,7 +21,7 @@ function Takes({ built }: { built: Built }) {
   const needs = useNeeds(built);
   const { boxes } = draft;
   return (
-    <section aria-label="What it takes" className="card p-4">
+    <section aria-label="What it takes" className="card min-w-0 p-4">
       <div className="flex flex-wrap items-baseline justify-between gap-2">
         <h2 className="text-lg">
           For {boxes} {boxes === 1 ? 'box' : 'boxes'}
@@ -30,9 +30,9 @@ function Takes({ built }: { built: Built }) {
           All drawers of the shop
         </Link>
       </div>
-      <div className="overflow-x-auto">
-        <table className="mt-1 w-full">
-          <thead>
+      <div className="relative overflow-x-auto">
+        <table className="mt-1 w-full max-md:block">
+          <thead className="max-md:hidden">
             <tr className="border-b border-line text-left text-sm text-soft">
               <th className="py-1">What</th>
               <th className="text-right">Needed</th>
@@ -41,7 +41,7 @@ function Takes({ built }: { built: Built }) {
               <th className="pl-4">So</th>
             </tr>
           </thead>
-          <tbody>
+          <tbody className="max-md:block">
             {needs.map((need) => (
               <NeedRow
                 key={need.item}

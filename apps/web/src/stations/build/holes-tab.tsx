@@ -126,7 +126,7 @@ function SideOnBench({ side, built, nameOf }: { side: Side } & Props) {
   );
   const total = panel.instances.length;
   return (
-    <div className="grid grid-cols-[minmax(260px,1fr)_1.35fr] gap-4 max-lg:grid-cols-1">
+    <div className="grid grid-cols-[minmax(260px,1fr)_1.35fr] gap-4 max-lg:grid-cols-[minmax(0,1fr)]">
       <div
         ref={ref}
         className="grid min-h-[300px] content-start justify-items-center rounded-md bg-card pt-2"
@@ -140,7 +140,7 @@ function SideOnBench({ side, built, nameOf }: { side: Side } & Props) {
           />
         )}
       </div>
-      <div>
+      <div className="relative min-w-0 overflow-x-auto">
         <h3 className="text-xl">
           {nameOf(side.panel)}, {faceWords(side.face, panel)} up
         </h3>

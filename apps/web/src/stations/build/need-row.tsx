@@ -96,7 +96,10 @@ export function NeedRow({
   const tell = (change: Partial<NewSupply>) => void onTell(supply ?? told(need, metal), change);
   const counted = unit === 'pieces' ? '' : unit;
   return (
-    <tr className="border-b border-dotted border-line align-top" data-need={item}>
+    <tr
+      className="border-b border-dotted border-line align-top max-md:block max-md:py-2 max-md:[&>td]:block max-md:[&>td]:py-1 max-md:[&>td]:pl-0 max-md:[&>td]:text-left"
+      data-need={item}
+    >
       <td className="py-2 pr-2">
         <span className="font-semibold">
           <Sentence text={name} />
@@ -106,10 +109,12 @@ export function NeedRow({
         </span>
       </td>
       <td className="mono py-2 text-right whitespace-nowrap">
+        <span className="text-soft md:hidden">needed </span>
         {amount} {counted}
         {spare > 0 && <span className="block text-sm text-soft">+ {spare} spare</span>}
       </td>
       <td className="py-2 pl-4 whitespace-nowrap">
+        <span className="text-soft md:hidden">in the shop </span>
         <AmountField
           hideLabel
           label={`How much of ${plain} is there`}
@@ -136,6 +141,7 @@ export function NeedRow({
         )}
       </td>
       <td className="py-2 pl-4 whitespace-nowrap">
+        <span className="text-soft md:hidden">one pack holds </span>
         <AmountField
           hideLabel
           label={`What one pack of ${plain} holds`}

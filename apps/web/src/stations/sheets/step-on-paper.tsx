@@ -10,11 +10,13 @@ import { useUnits } from '../../measure/units';
 import {
   comesWords,
   glueWords,
+  inTurn,
   jointWords,
   liesWords,
   pieceName,
   sameCopy,
   turnWords,
+  upWords,
 } from '../build/build-words';
 import { headsOf } from '../build/heads-of';
 import { useBitStyle } from '../build/use-bit-style';
@@ -33,7 +35,7 @@ interface Props {
 const letterOf = (letters: readonly Letter[], { between: [a, b] }: StepJoint): string =>
   letters.find(({ between: [c, d] }) => sameCopy(a, c) && sameCopy(b, d))?.letter ?? '';
 
-function JointLine({ joint, built, nameOf }: { joint: StepJoint } & Props) {
+function JointLine({ joint, up, built, nameOf }: { joint: StepJoint; up: string | null } & Props) {
   const { draft } = useBatch();
   const { style } = useUnits();
   const bits = useBitStyle();
@@ -42,7 +44,8 @@ function JointLine({ joint, built, nameOf }: { joint: StepJoint } & Props) {
     <li className="mt-[0.8mm]">
       <span className="mr-[1.6mm] inline-block size-[3mm] border-[0.3mm] border-black align-[-0.4mm]" />
       <strong>{letterOf(built.build.letters, joint)}</strong> {nameOf(from).toLowerCase()} to{' '}
-      {nameOf(into).toLowerCase()}: <strong>{what}</strong>
+      {nameOf(into).toLowerCase()}
+      {up && `, ${up}`}: <strong>{what}</strong>
       {joint.pilot !== null && `, pilot ${printLengthUnit(joint.pilot, bits)}`};{' '}
       {glueWords(joint, draft.plan.choices.fastening === 'screws')}
     </li>
@@ -84,8 +87,14 @@ export function StepOnPaper({ built, nameOf, step }: Props & { step: number }) {
           {small.length > 0 && ` First put on it: ${small.join(', ')}.`}
         </p>
         <ul>
-          {now.joints.map((joint, index) => (
-            <JointLine key={index} joint={joint} built={built} nameOf={nameOf} />
+          {inTurn(now).map((joint, index) => (
+            <JointLine
+              key={index}
+              joint={joint}
+              up={upWords(now, joint)}
+              built={built}
+              nameOf={nameOf}
+            />
           ))}
         </ul>
         {now.check.length > 0 && (

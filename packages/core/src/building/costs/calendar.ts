@@ -94,7 +94,7 @@ function stagesOf(
     {
       stage: 'build',
       days: workDays(build, minutesADay),
-      why: text`${hoursWords(build)} of boring, putting together and coats, ${each}${work.sets ? '; glue and caulk set overnight' : ''}.`,
+      why: text`${hoursWords(build)} of boring${work.finishMinutes > 0 ? ', putting together and coats' : ' and putting together'}, ${each}${work.sets ? '; glue and caulk set overnight' : ''}.`,
     },
     {
       stage: 'dry',
