@@ -1,15 +1,4 @@
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  Header,
-  Param,
-  ParseUUIDPipe,
-  Post,
-  Put,
-  Query,
-} from '@nestjs/common';
+import { Body, Controller, Get, Header, Param, ParseUUIDPipe, Post, Put } from '@nestjs/common';
 import {
   type BoardChange,
   type BoardRecord,
@@ -21,12 +10,12 @@ import {
   type NewBoard,
   newBoards,
   versionOnly,
-  versionQuery,
 } from '@spare-knot/core/api';
 import { readStockCsv, writeStockCsv } from '@spare-knot/core/exchange';
 import { liesOnBoard } from '@spare-knot/core/wood';
 import { z } from 'zod';
-import { badInput, notFound, Problem, stale } from '../http/problem.js';
+import { KeptController } from '../database/kept.controller.js';
+import { badInput } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { RackRepository } from './rack.repository.js';
 
@@ -49,8 +38,10 @@ function refuseDefectsOffBoard(boards: readonly NewBoard[], path: (board: number
 }
 
 @Controller('api/rack')
-export class RackController {
-  constructor(private readonly rack: RackRepository) {}
+export class RackController extends KeptController<BoardRecord> {
+  constructor(private readonly rack: RackRepository) {
+    super(rack, 'board', show);
+  }
 
   @Get()
   async list() {
@@ -100,7 +91,7 @@ export class RackController {
     @Body(new Read(boardChange)) change: BoardChange,
   ) {
     refuseDefectsOffBoard([change], () => '');
-    return show((await this.rack.change(id, change)) ?? (await this.missed(id)));
+    return this.show((await this.rack.change(id, change)) ?? (await this.missed(id)));
   }
 
   @Post(':id/split')
@@ -108,28 +99,6 @@ export class RackController {
     @Param('id', ParseUUIDPipe) id: string,
     @Body(new Read(versionOnly)) { version }: z.output<typeof versionOnly>,
   ) {
-    return show((await this.rack.split(id, version)) ?? (await this.missed(id)));
-  }
-
-  @Delete(':id')
-  async remove(
-    @Param('id', ParseUUIDPipe) id: string,
-    @Query(new Read(versionQuery)) { version }: z.output<typeof versionQuery>,
-  ) {
-    if (!(await this.rack.remove(id, version))) await this.missed(id);
-    return { removed: id };
-  }
-
-  @Post(':id/restore')
-  async restore(@Param('id', ParseUUIDPipe) id: string) {
-    const board = await this.rack.restore(id);
-    if (!board) throw notFound('board');
-    return show(board);
-  }
-
-  /** Why a write did not take: the board is gone, or somebody else changed it first. */
-  private async missed(id: string): Promise<never> {
-    const [current] = await this.rack.byIds([id]);
-    throw current ? stale('board', show(current)) : (notFound('board') as Problem);
+    return this.show((await this.rack.split(id, version)) ?? (await this.missed(id)));
   }
 }

@@ -1,15 +1,4 @@
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  Header,
-  Param,
-  ParseUUIDPipe,
-  Post,
-  Put,
-  Query,
-} from '@nestjs/common';
+import { Body, Controller, Get, Header, Param, ParseUUIDPipe, Post, Put } from '@nestjs/common';
 import {
   csvBody,
   newSupplies,
@@ -19,20 +8,21 @@ import {
   supplyList,
   supplyRecord,
   supplyReport,
-  versionQuery,
 } from '@spare-knot/core/api';
 import { readSuppliesCsv, writeSuppliesCsv } from '@spare-knot/core/exchange';
 import { z } from 'zod';
-import { conflict, notFound, stale } from '../http/problem.js';
+import { KeptController } from '../database/kept.controller.js';
+import { conflict } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { SuppliesRepository } from './supplies.repository.js';
 
-const WHAT = 'thing in the drawers';
 const show = (supply: SupplyRecord) => z.encode(supplyRecord, supply);
 
 @Controller('api/supplies')
-export class SuppliesController {
-  constructor(private readonly supplies: SuppliesRepository) {}
+export class SuppliesController extends KeptController<SupplyRecord> {
+  constructor(private readonly supplies: SuppliesRepository) {
+    super(supplies, 'thing in the drawers', show);
+  }
 
   @Get()
   async list() {
@@ -67,28 +57,6 @@ export class SuppliesController {
     // What it is stays what it is: another item is another thing.
     if (before && before.item !== change.item)
       throw conflict('This is another thing', 'Add it, and take the other off the list.');
-    return show((await this.supplies.change(id, change)) ?? (await this.missed(id)));
-  }
-
-  @Delete(':id')
-  async remove(
-    @Param('id', ParseUUIDPipe) id: string,
-    @Query(new Read(versionQuery)) { version }: z.output<typeof versionQuery>,
-  ) {
-    if (!(await this.supplies.remove(id, version))) await this.missed(id);
-    return { removed: id };
-  }
-
-  @Post(':id/restore')
-  async restore(@Param('id', ParseUUIDPipe) id: string) {
-    const supply = await this.supplies.restore(id);
-    if (!supply) throw notFound(WHAT);
-    return show(supply);
-  }
-
-  /** Why a write did not take: it is gone, or somebody else changed it first. */
-  private async missed(id: string): Promise<never> {
-    const [current] = await this.supplies.byIds([id]);
-    throw current ? stale(WHAT, show(current)) : notFound(WHAT);
+    return this.show((await this.supplies.change(id, change)) ?? (await this.missed(id)));
   }
 }

@@ -1,15 +1,4 @@
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  Header,
-  Param,
-  ParseUUIDPipe,
-  Post,
-  Put,
-  Query,
-} from '@nestjs/common';
+import { Body, Controller, Get, Header, Param, ParseUUIDPipe, Post, Put } from '@nestjs/common';
 import {
   csvBody,
   newOffers,
@@ -19,19 +8,20 @@ import {
   offerList,
   offerRecord,
   offerReport,
-  versionQuery,
 } from '@spare-knot/core/api';
 import { readYardCsv, writeYardCsv } from '@spare-knot/core/exchange';
 import { z } from 'zod';
-import { notFound, stale } from '../http/problem.js';
+import { KeptController } from '../database/kept.controller.js';
 import { Read } from '../http/read.pipe.js';
 import { YardRepository } from './yard.repository.js';
 
 const show = (offer: OfferRecord) => z.encode(offerRecord, offer);
 
 @Controller('api/yard')
-export class YardController {
-  constructor(private readonly yard: YardRepository) {}
+export class YardController extends KeptController<OfferRecord> {
+  constructor(private readonly yard: YardRepository) {
+    super(yard, 'offer of a yard', show);
+  }
 
   @Get()
   async list() {
@@ -62,28 +52,6 @@ export class YardController {
     @Param('id', ParseUUIDPipe) id: string,
     @Body(new Read(offerChange)) change: OfferChange,
   ) {
-    return show((await this.yard.change(id, change)) ?? (await this.missed(id)));
-  }
-
-  @Delete(':id')
-  async remove(
-    @Param('id', ParseUUIDPipe) id: string,
-    @Query(new Read(versionQuery)) { version }: z.output<typeof versionQuery>,
-  ) {
-    if (!(await this.yard.remove(id, version))) await this.missed(id);
-    return { removed: id };
-  }
-
-  @Post(':id/restore')
-  async restore(@Param('id', ParseUUIDPipe) id: string) {
-    const offer = await this.yard.restore(id);
-    if (!offer) throw notFound('offer of a yard');
-    return show(offer);
-  }
-
-  /** Why a write did not take: the offer is gone, or somebody else changed it first. */
-  private async missed(id: string): Promise<never> {
-    const [current] = await this.yard.byIds([id]);
-    throw current ? stale('offer of a yard', show(current)) : notFound('offer of a yard');
+    return this.show((await this.yard.change(id, change)) ?? (await this.missed(id)));
   }
 }

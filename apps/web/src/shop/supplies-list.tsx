@@ -1,18 +1,13 @@
 import type { NewSupply, SupplyRecord } from '@spare-knot/core/api';
-import {
-  SUPPLY_UNITS,
-  type SupplyUnit,
-  WEATHER_CLASSES,
-  type WeatherClass,
-} from '@spare-knot/core/building';
+import { SUPPLY_UNITS, type SupplyUnit } from '@spare-knot/core/building';
 import { FASTENERS, fastenerById } from '@spare-knot/core/panels';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { client } from '../api/client';
 import { useUnits } from '../measure/units';
-import { AmountField } from '../ui/amount-field';
 import { CsvButtons } from '../ui/csv-buttons';
 import { Trouble } from '../ui/trouble';
+import { CountField, MetalField, PackFields } from './supply-fields';
 import { useSupplies } from './use-supplies';
 
 const EMPTY = { drive: '', weather: null, count: 0, pack: null, price: null } as const;
@@ -65,29 +60,10 @@ function SupplyRow({
         {inches && <span className="block text-sm font-normal text-soft">{inches}</span>}
       </td>
       <td className="py-1.5 pr-3 whitespace-nowrap">
-        <AmountField
-          hideLabel
-          label={`How much of ${name} is there`}
-          value={count}
-          onChange={(next) => next !== null && onTell({ count: next })}
-        />{' '}
-        {counted}
+        <CountField name={name} counted={counted} count={count} onTell={onTell} />
       </td>
       <td className="py-1.5 pr-3 whitespace-nowrap">
-        <AmountField
-          hideLabel
-          label={`What one pack of ${name} holds`}
-          value={pack}
-          least={0.01}
-          onChange={(next) => onTell({ pack: next })}
-        />{' '}
-        {counted} at{' '}
-        <AmountField
-          hideLabel
-          label={`What one pack of ${name} costs`}
-          value={price === null ? null : price / 100}
-          onChange={(next) => onTell({ price: next === null ? null : Math.round(next * 100) })}
-        />
+        <PackFields name={name} counted={counted} pack={pack} price={price} onTell={onTell} />
       </td>
       <td className="py-1.5 pr-3">
         <WordsField
@@ -97,21 +73,7 @@ function SupplyRow({
         />
       </td>
       <td className="py-1.5 pr-3">
-        <select
-          aria-label={`Metal of ${name}`}
-          className="field"
-          value={weather ?? ''}
-          onChange={(event) =>
-            onTell({ weather: (event.target.value || null) as WeatherClass | null })
-          }
-        >
-          <option value="">not said</option>
-          {WEATHER_CLASSES.map((each) => (
-            <option key={each} value={each}>
-              {each}
-            </option>
-          ))}
-        </select>
+        <MetalField name={name} weather={weather} onTell={onTell} />
       </td>
       <td className="py-1.5 text-right">
         <button

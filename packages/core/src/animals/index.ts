@@ -8,5 +8,11 @@ export {
   spokenName,
 } from './animal.js';
 export { animalById, findAnimals } from './find.js';
-export { atTheHole, type SharedFigure, type SharedNeeds, sharedNeeds } from './shared.js';
+export {
+  atTheHole,
+  readyThird,
+  type SharedFigure,
+  type SharedNeeds,
+  sharedNeeds,
+} from './shared.js';
 export { ANIMALS } from './table.js';

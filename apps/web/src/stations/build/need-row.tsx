@@ -1,17 +1,11 @@
 import type { NewSupply, SupplyRecord } from '@spare-knot/core/api';
-import {
-  metalDoubt,
-  type Need,
-  standIns,
-  WEATHER_CLASSES,
-  type WeatherClass,
-} from '@spare-knot/core/building';
+import { metalDoubt, type Need, standIns, WEATHER_CLASSES } from '@spare-knot/core/building';
 import { plainText, type Text } from '@spare-knot/core/text';
 import { useMemo } from 'react';
 import { useBatch } from '../../batch/batch-context';
 import { Sentence } from '../../measure/length';
 import { useUnits } from '../../measure/units';
-import { AmountField } from '../../ui/amount-field';
+import { CountField, MetalField, PackFields } from '../../shop/supply-fields';
 import type { Built } from './use-build';
 
 const isFastener = (item: string): boolean => /^(screw|nail)-\d/.test(item);
@@ -115,48 +109,21 @@ export function NeedRow({
       </td>
       <td className="py-2 pl-4 whitespace-nowrap">
         <span className="text-soft md:hidden">in the shop </span>
-        <AmountField
-          hideLabel
-          label={`How much of ${plain} is there`}
-          value={supply?.count ?? null}
-          onChange={(count) => tell({ count: count ?? 0 })}
-        />{' '}
-        {counted}
+        <CountField name={plain} counted={counted} count={supply?.count ?? null} onTell={tell} />
         {isFastener(item) && (
-          <select
-            aria-label={`Metal of ${plain}`}
-            className="field ml-1"
-            value={supply?.weather ?? ''}
-            onChange={(event) =>
-              tell({ weather: (event.target.value || null) as WeatherClass | null })
-            }
-          >
-            <option value="">which metal?</option>
-            {WEATHER_CLASSES.map((each) => (
-              <option key={each} value={each}>
-                {each}
-              </option>
-            ))}
-          </select>
+          <span className="ml-1">
+            <MetalField name={plain} weather={supply?.weather ?? null} onTell={tell} />
+          </span>
         )}
       </td>
       <td className="py-2 pl-4 whitespace-nowrap">
         <span className="text-soft md:hidden">one pack holds </span>
-        <AmountField
-          hideLabel
-          label={`What one pack of ${plain} holds`}
-          value={supply?.pack ?? null}
-          least={0.01}
-          className="w-16"
-          onChange={(pack) => tell({ pack })}
-        />{' '}
-        {counted} at{' '}
-        <AmountField
-          hideLabel
-          label={`What one pack of ${plain} costs`}
-          value={supply && supply.price !== null ? supply.price / 100 : null}
-          className="w-20"
-          onChange={(price) => tell({ price: price === null ? null : Math.round(price * 100) })}
+        <PackFields
+          name={plain}
+          counted={counted}
+          pack={supply?.pack ?? null}
+          price={supply?.price ?? null}
+          onTell={tell}
         />
       </td>
       <td className="py-2 pl-4">

@@ -1,4 +1,5 @@
-import type { Animal } from '../../animals/index.js';
+import { type Animal, readyThird } from '../../animals/index.js';
+import { at } from '../../lists/index.js';
 import { type Text, text } from '../../text/index.js';
 
 /** A day as `2027-03-01`. */
@@ -12,32 +13,18 @@ const dayOf = (number: number): Day => new Date(number * DAY_MS).toISOString().s
 export const daysAfter = (day: Day, days: number): Day => dayOf(numberOf(day) + days);
 export const daysBetween = (from: Day, to: Day): number => numberOf(to) - numberOf(from);
 
-const MONTHS = [
-  'january',
-  'february',
-  'march',
-  'april',
-  'may',
-  'june',
-  'july',
-  'august',
-  'september',
-  'october',
-  'november',
-  'december',
-];
 /** Early, middle and late begin on these days of a month, so that nothing is up later than it says. */
-const PARTS: Readonly<Record<string, number>> = { early: 1, mid: 11, late: 21 };
+const THIRDS = [1, 11, 21] as const;
 
 /** The next day on which an animal’s box has to be up; null where any time will do. */
-export function nextUpBy({ readyBy }: Pick<Animal, 'readyBy'>, today: Day): Day | null {
-  const month = MONTHS.findIndex((name) => readyBy.endsWith(name));
-  if (readyBy.startsWith('any') || month < 0) return null;
-  const day = PARTS[readyBy.split('-')[0] ?? ''] ?? 1;
+export function nextUpBy(animal: Pick<Animal, 'readyBy'>, today: Day): Day | null {
+  const third = readyThird(animal);
+  if (third === null) return null;
+  const two = (part: number): string => String(part).padStart(2, '0');
+  const ending = `${two(Math.floor(third / 3) + 1)}-${two(at(THIRDS, third % 3))}`;
   const year = Number(today.slice(0, 4));
-  const written = (of: number): Day =>
-    `${of}-${String(month + 1).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
-  return written(year) >= today ? written(year) : written(year + 1);
+  const written = `${year}-${ending}`;
+  return written >= today ? written : `${year + 1}-${ending}`;
 }
 
 export type CalendarStage = 'buy' | 'saw' | 'build' | 'dry' | 'hang';
