@@ -16,6 +16,7 @@ const line = [
   'cuts',
   'building',
   'advice',
+  'spares',
   'trail',
   'sheets',
   'exchange',

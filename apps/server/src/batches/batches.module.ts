@@ -6,6 +6,7 @@ import { BatchesController } from './batches.controller.js';
 import { BatchesRepository } from './batches.repository.js';
 import { LayoutJudge } from './layout-judge.js';
 import { LayoutsRepository } from './layouts.repository.js';
+import { PlansController } from './plans.controller.js';
 import { PurchaseService } from './purchase.service.js';
 import { SawingRepository } from './sawing.repository.js';
 import { SummariesService } from './summaries.service.js';
@@ -13,7 +14,7 @@ import { WoodInReach } from './wood-in-reach.js';
 
 @Module({
   imports: [RackModule, YardModule],
-  controllers: [BatchesController],
+  controllers: [BatchesController, PlansController],
   providers: [
     BatchesRepository,
     LayoutsRepository,

@@ -1,5 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import type { BatchRecord, BatchSummary, BoardRecord, Picture } from '@spare-knot/core/api';
+import type {
+  BatchRecord,
+  BatchSummary,
+  BoardRecord,
+  KeptPlans,
+  Picture,
+} from '@spare-knot/core/api';
 import { buildBox } from '@spare-knot/core/families';
 import type { Layout } from '@spare-knot/core/layout';
 import type { BoxPlan } from '@spare-knot/core/plan';
@@ -57,6 +63,26 @@ export class SummariesService {
       proposalStale: proposed !== null && this.isStale(row, layout, proposed, boards),
       accepted,
     };
+  }
+
+  /** The plans of all batches; one that cannot be read is named and takes the others not down. */
+  async plans(): Promise<KeptPlans> {
+    const found: KeptPlans = { plans: [], unreadable: [] };
+    for (const { row, layout } of await this.batches.list()) {
+      try {
+        found.plans.push({
+          batch: row.id,
+          name: row.name,
+          plan: planOf(row),
+          boxes: row.boxes,
+          isTaken: Boolean(layout?.accepted_at),
+        });
+      } catch (error) {
+        if (!(error instanceof Problem)) throw error;
+        found.unreadable.push(row.name);
+      }
+    }
+    return found;
   }
 
   private proposalOf(layout: LayoutRow | undefined): Layout | null {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { batchList, batchRecord } from '@spare-knot/core/api';
+import { batchList, batchRecord, keptPlans } from '@spare-knot/core/api';
 import { must } from '@spare-knot/core/lists';
 import { openTestServer, releaseBefore, type TestServer } from '../testing/test-server.js';
 
@@ -28,6 +28,19 @@ describe('the list of batches', () => {
     }
   });
 
+  test('the plans of all are told at once, and which want no wood any more', async () => {
+    const { plans, unreadable } = keptPlans.parse((await server.http.get('/api/plans')).body);
+    expect(unreadable).toEqual([]);
+    for (const { id, state, boxes } of await list()) {
+      const plan = must(
+        plans.find(({ batch }) => batch === id),
+        id,
+      );
+      expect([plan.isTaken, plan.boxes]).toEqual([state.is === 'taken', boxes]);
+      expect(plan.plan).toEqual((await one(id)).plan);
+    }
+  });
+
   test('the last touched stands first', async () => {
     const last = must((await list()).at(-1), 'a batch');
     const renamed = await server.http
@@ -50,5 +63,8 @@ describe('the list of batches', () => {
       name: broken.name,
       picture: null,
     });
+    const { plans, unreadable } = keptPlans.parse((await server.http.get('/api/plans')).body);
+    expect(unreadable).toEqual([broken.name]);
+    expect(plans).toHaveLength(before.length - 1);
   });
 });

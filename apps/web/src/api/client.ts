@@ -14,6 +14,8 @@ import {
   boardRecord,
   bought,
   csvReport,
+  type KeptPlans,
+  keptPlans,
   type LearnedRecord,
   type LeftRecord,
   learnedRecord,
@@ -135,6 +137,7 @@ const ask = async <S extends z.ZodType>(
 /** The one way to the server. Every body goes out and comes in through the schemas that the server uses. */
 export const client = {
   batches: async (): Promise<BatchSummary[]> => (await ask(batchList, 'GET', 'batches')).batches,
+  plans: (): Promise<KeptPlans> => ask(keptPlans, 'GET', 'plans'),
   batch: (id: string): Promise<BatchRecord> => ask(batchRecord, 'GET', `batches/${id}`),
   addBatch: (batch: NewBatch): Promise<BatchRecord> =>
     ask(batchRecord, 'POST', 'batches', z.encode(newBatch, batch)),

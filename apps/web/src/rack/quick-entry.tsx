@@ -31,11 +31,16 @@ function beginning(size: NominalSize, style: LengthStyle): string {
 export function QuickEntry({
   onAdd,
   put = 'Put on the rack',
+  label = 'Boards in one line: how many, what, thickness × width × length, wood, face, price of one',
+  example = '6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40',
   children,
 }: {
   onAdd: (boards: NewBoard[]) => Promise<unknown>;
   /** What the button says. */
   put?: string;
+  /** What is asked for, and how it may be said. */
+  label?: string;
+  example?: string;
   /** What else is asked of every line. */
   children?: ReactNode;
 }) {
@@ -71,14 +76,14 @@ export function QuickEntry({
       }}
     >
       <label htmlFor={id} className="label">
-        Boards in one line: how many, what, thickness × width × length, wood, face, price of one
+        {label}
       </label>
       <div className="mt-1 flex flex-wrap gap-2">
         <input
           id={id}
           ref={field}
           className="field mono !min-h-10 min-w-52 flex-1"
-          placeholder="6 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40"
+          placeholder={example}
           value={line}
           autoComplete="off"
           aria-describedby={`${id}-read`}

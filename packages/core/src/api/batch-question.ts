@@ -5,7 +5,7 @@ import type { BoardRecord } from './boards.js';
 import { boardOffered, type OfferRecord } from './yard.js';
 
 /** A board as stock, its id the board’s; nothing is laid out for the roughness of a face that nobody has looked at. */
-const stockOf = (board: BoardRecord): Stock => {
+export const stockOf = (board: BoardRecord): Stock => {
   const { id, quantity, material, thickness, width, length, price, offcut, grained } = board;
   return {
     id,

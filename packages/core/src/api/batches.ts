@@ -151,6 +151,23 @@ export const batchSummary = z.object({
 export type BatchSummary = z.output<typeof batchSummary>;
 export const batchList = z.object({ batches: z.array(batchSummary) });
 
+/** The plans of all batches, for whoever holds a scrap against them. */
+export const keptPlans = z.object({
+  plans: z.array(
+    z.object({
+      batch: id,
+      name: z.string(),
+      plan: planDocument,
+      boxes: z.number().int(),
+      /** Its boards are taken, so that it wants no other wood. */
+      isTaken: z.boolean(),
+    }),
+  ),
+  /** Batches that cannot be read. */
+  unreadable: z.array(z.string()),
+});
+export type KeptPlans = z.output<typeof keptPlans>;
+
 export const acceptance = z.object({ version, layout: layoutDocument });
 export const proposal = z.object({ layout: layoutDocument });
 export const proposed = z.object({ kept: id });

@@ -11,6 +11,8 @@ export {
   batchPatch,
   batchRecord,
   bought,
+  type KeptPlans,
+  keptPlans,
   type LayoutWishes,
   layoutWishes,
   type Making,
@@ -56,6 +58,7 @@ export {
   sawingState,
   sawnCuts,
 } from './sawing.js';
+export { offcutsOn, scrapTyped } from './scraps.js';
 export {
   type LearnedRecord,
   learnedRecord,

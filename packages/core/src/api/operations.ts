@@ -5,6 +5,7 @@ import {
   batchPatch,
   batchRecord,
   bought,
+  keptPlans,
   newBatch,
   proposal,
   proposed,
@@ -215,6 +216,12 @@ export const OPERATIONS: readonly Operation[] = [
     path: '/api/supplies/{id}/restore',
     summary: 'Puts one thing back on the list',
     answer: supplyRecord,
+  },
+  {
+    method: 'get',
+    path: '/api/plans',
+    summary: 'The plans of all batches',
+    answer: keptPlans,
   },
   { method: 'get', path: '/api/rack', summary: 'The boards on the rack', answer: boardList },
   {

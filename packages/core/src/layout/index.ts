@@ -5,6 +5,8 @@ export type { KeptOffcut, LaidBoard, Layout, SearchControl, Unplaced } from './l
 export { patternOf } from './pattern.js';
 export { movedToPins, sortPins, whyNot } from './pins.js';
 export { moverOf, placePart } from './placed.js';
+export { bestFit, isLargeEnough } from './search/best-fit.js';
+export { fillOne } from './search/one-board.js';
 export { searchLayout, searchSteps } from './search/search.js';
 export { boardTree, targetsOf } from './separation/board-tree.js';
 export {

@@ -1,0 +1,3 @@
+export { bucketJob, bucketSteps, wantedOf } from './bucket.js';
+export { type Become, couldBecome, panelsOn, scrapJob, type WantedPanel } from './could-become.js';
+export { type KeptPlan, type NamedPanel, wantedPanels } from './wanted.js';
