@@ -102,11 +102,6 @@ test('pictures of every main view', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByText(/Laid out on \d+ boards/)).toBeVisible();
   await page.screenshot({ path: path('bench') });
-  await page.getByRole('link', { name: 'A barn owl box for the grain shed' }).click();
-  await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
-  await optionsDrawn(page);
-  await page.screenshot({ path: path('owl-box') });
-  await page.goto('/');
   await page.getByRole('link', { name: 'Two for the slipway swallows' }).click();
   await page.getByRole('link', { name: /^Build/ }).click();
   await expect(page.getByRole('heading', { name: 'Front, outside up' })).toBeVisible();
@@ -115,6 +110,19 @@ test('pictures of every main view', async ({ page }) => {
   await page.getByRole('button', { name: '3 Left side' }).click();
   await page.waitForTimeout(300);
   await page.screenshot({ path: path('assembly') });
+  await page.getByRole('tab', { name: 'Time and cost' }).click();
+  await page.getByLabel('hours a day you work at it').fill('2');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Up by').fill('2027-04-21');
+  await expect(
+    page.getByRole('region', { name: 'Calendar' }).getByRole('listitem'),
+  ).not.toHaveCount(0);
+  await page.screenshot({ path: path('time') });
+  await page.goto('/spares');
+  await page.getByLabel(/^A scrap in one line/).fill('5/8 x 5 1/2 x 14 cedar rough');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-become]').first()).toBeVisible();
+  await page.screenshot({ path: path('spares') });
   await page.goto('/');
   await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
   await page.getByRole('link', { name: /^Layout/ }).click();
@@ -140,7 +148,6 @@ test('pictures of every main view', async ({ page }) => {
     .click();
   await expect(page.getByText(/laid out anew/).first()).toBeVisible();
   await expect(page.getByText('still looking for better…')).toBeHidden({ timeout: 20_000 });
-  await page.screenshot({ path: path('saw-again') });
   await page.goto('/shop');
   await expect(page.locator('[data-saw]').first()).toBeVisible();
   await page.screenshot({ path: path('shop') });
