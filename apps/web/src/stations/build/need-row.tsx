@@ -1,11 +1,13 @@
 import type { NewSupply, SupplyRecord } from '@spare-knot/core/api';
 import { metalDoubt, type Need, standIns, WEATHER_CLASSES } from '@spare-knot/core/building';
+import { printLengthUnit } from '@spare-knot/core/measure';
 import { plainText, type Text } from '@spare-knot/core/text';
 import { useMemo } from 'react';
 import { useBatch } from '../../batch/batch-context';
 import { Sentence } from '../../measure/length';
 import { useUnits } from '../../measure/units';
 import { CountField, MetalField, PackFields } from '../../shop/supply-fields';
+import { useBitStyle } from './use-bit-style';
 import type { Built } from './use-build';
 
 const isFastener = (item: string): boolean => /^(screw|nail)-\d/.test(item);
@@ -35,6 +37,7 @@ function Verdict({
   const { draft } = useBatch();
   const { item, short, packs, unit, whole, supply, amount, spare } = need;
   const { style } = useUnits();
+  const bits = useBitStyle();
   const instead = useMemo(
     () =>
       short !== 0 && isFastener(item) ? standIns(item, amount + spare, built.box, supplies) : [],
@@ -55,7 +58,7 @@ function Verdict({
       {instead.slice(0, 2).map(({ fastener, count }) => (
         <span key={fastener.id} className="block text-sm">
           or {fastener.kind} {style.system === 'inch' ? fastener.inchName : fastener.name}: {count}{' '}
-          there, holds every joint
+          there, holds every joint with its own pilot of {printLengthUnit(fastener.pilot, bits)}
         </span>
       ))}
       {doubt && (

@@ -1,3 +1,4 @@
+import { atFullPrice } from '@spare-knot/core/api';
 import { batchCost } from '@spare-knot/core/building';
 import { usedCost, worthOf } from '@spare-knot/core/layout';
 import { printMoney } from '@spare-knot/core/measure';
@@ -24,13 +25,15 @@ function Line({ name, children }: { name: ReactNode; children: ReactNode }) {
   );
 }
 
-function Cost({ built, left: { job, layout } }: { built: Built; left: Left }) {
+function Cost({ built, left: { job, layout, wood: there } }: { built: Built; left: Left }) {
   const { boxes } = built.build;
   const needs = useNeeds(built);
-  const wood = useMemo(
-    () => job && layout && { share: usedCost(job, layout), whole: worthOf(job, layout) },
-    [job, layout],
-  );
+  const wood = useMemo(() => {
+    if (!job || !layout) return null;
+    // What is on the rack was paid once: the boxes are worth it all the same.
+    const priced = atFullPrice(job, there.all);
+    return { share: usedCost(priced, layout), whole: worthOf(priced, layout) };
+  }, [job, layout, there]);
   const cost = batchCost(wood, needs, boxes);
   return (
     <section aria-label="Cost" className="card p-4">

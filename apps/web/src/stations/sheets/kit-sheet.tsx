@@ -1,13 +1,16 @@
-import { kitItems } from '@spare-knot/core/building';
+import { type HardwareLine, hardwareOf, kitItems } from '@spare-knot/core/building';
+import { must } from '@spare-knot/core/lists';
 import { assembledDrawing } from '@spare-knot/core/sheets';
+import { plainText, type Text } from '@spare-knot/core/text';
 import { useMemo } from 'react';
+import { useBatch } from '../../batch/batch-context';
 import { PaperPicture } from '../../boxview/paper-picture';
 import { Sentence } from '../../measure/length';
 import { useUnits } from '../../measure/units';
 import { useSupplies } from '../../shop/use-supplies';
 import { itemWords } from '../build/build-words';
 import { hoursWord } from '../build/hours-word';
-import type { Built } from '../build/use-build';
+import { type Built, planToBuild } from '../build/use-build';
 import { PER_MM } from './step-on-paper';
 
 const Tick = () => (
@@ -39,16 +42,34 @@ function unglued({ build }: Built, nameOf: (panel: string) => string): string[] 
   return [...new Set(pairs)];
 }
 
-/** The driver that the screws of the kit want, where the shop’s drawers say it. */
-function useDriver({ build }: Built): string {
+const soldAs = ({ name, inchName }: HardwareLine, isInch: boolean): Text =>
+  isInch && inchName ? inchName : name;
+
+/** What the kit takes beside its wood, by the names under which it is sold. */
+function useLines(built: Built): ReadonlyMap<string, HardwareLine> {
+  const { draft, sound } = useBatch();
+  const { making } = draft;
+  return useMemo(() => {
+    const lines = sound ? hardwareOf(planToBuild(sound.plan, making), built.box, making.site) : [];
+    return new Map(lines.map((line) => [line.id, line]));
+  }, [sound, making, built]);
+}
+
+/** What drives the screws and nails of the kit; for screws the bit, where the shop’s drawers say it. */
+function useDriver({ build }: Built, lines: ReadonlyMap<string, HardwareLine>): string {
   const { supplies } = useSupplies();
-  const drives = build.hardware.map(
-    ({ item }) => supplies.find((supply) => supply.item === item)?.drive ?? '',
-  );
+  const items = build.hardware.map(({ item }) => item);
+  const isNail = (item: string) =>
+    /nail/i.test(`${item} ${plainText(lines.get(item)?.name ?? [])}`);
+  const screws = items.filter((item) => item.startsWith('screw'));
+  const drives = screws.map((item) => supplies.find((supply) => supply.item === item)?.drive ?? '');
   const known = [...new Set(drives.filter((drive) => drive !== ''))];
-  return known.length > 0
-    ? `A driver for ${known.join(' and ')} screws`
-    : 'A driver that fits the screws: the packer writes which: ________';
+  const driver =
+    known.length > 0
+      ? `A driver for ${known.join(' and ')} screws`
+      : 'A driver that fits the screws (the packer writes which: ________)';
+  if (!items.some(isNail)) return driver;
+  return screws.length > 0 ? `${driver}, a hammer` : 'A hammer';
 }
 
 /** What is in one kit: pieces to tick with their letters, the bag of screws, what is not glued, how the letters meet. */
@@ -68,7 +89,8 @@ export function KitSheet({
   const whole = useMemo(() => assembledDrawing(box), [box]);
   const glued = build.steps.some(({ joints }) => joints.some(({ glue }) => glue));
   const bare = unglued(built, nameOf);
-  const driver = useDriver(built);
+  const lines = useLines(built);
+  const driver = useDriver(built, lines);
   const wait = build.times.waits.find(({ what }) => what === 'glue');
   const { siting } = build.hanging;
   return (
@@ -109,7 +131,12 @@ export function KitSheet({
             {kitItems(build.hardware).map(({ item, count, spare }) => (
               <li key={item} className="mt-[1mm]">
                 <Tick />
-                <strong>{count}</strong> × {itemWords(item, style.system === 'inch')}
+                <strong>{count}</strong> ×{' '}
+                {lines.has(item) ? (
+                  <Sentence text={soldAs(must(lines.get(item), item), style.system === 'inch')} />
+                ) : (
+                  itemWords(item, style.system === 'inch')
+                )}
                 {spare > 0 && `, and ${spare} spare`}
               </li>
             ))}
