@@ -62,7 +62,6 @@ describe('what a scrap could become', () => {
               ? [
                   {
                     kind: 'knot-loose',
-                    face: 'both',
                     zone: {
                       kind: 'circle',
                       centre: [fromMm(knot[0] * length), fromMm(knot[1] * width)],
