@@ -1,22 +1,84 @@
+import type { BoardRecord } from '@spare-knot/core/api';
 import { Pencil, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { client } from '../api/client';
 import { useWidth } from '../board/use-width';
 import { BoardEditor } from '../rack/board-editor';
 import { BoardRow } from '../rack/board-row';
+import { findBoards, NO_WISH } from '../rack/find-boards';
+import { LongList } from '../rack/long-list';
 import { QuickEntry } from '../rack/quick-entry';
 import { rackScale } from '../rack/rack-scale';
+import { RackTools } from '../rack/rack-tools';
 import { useRack } from '../rack/use-rack';
 import { CsvButtons } from '../ui/csv-buttons';
 import { HeaderEnd } from '../ui/header-end';
 import { Trouble } from '../ui/trouble';
+
+/** A board on the rack, to be measured, marked and taken off. */
+function RackRow({
+  board,
+  scale,
+  rack,
+  isOpen,
+  onOpen,
+}: {
+  board: BoardRecord;
+  scale: number;
+  rack: ReturnType<typeof useRack>;
+  isOpen: boolean;
+  onOpen: (id: string | null) => void;
+}) {
+  return (
+    <div className="card p-3" data-board={board.name}>
+      <BoardRow
+        board={board}
+        scale={scale}
+        onAnswer={(change) => void rack.change(board, change, 'Confirmed')}
+      >
+        <button
+          type="button"
+          className="btn btn-quiet"
+          aria-expanded={isOpen}
+          onClick={() => onOpen(isOpen ? null : board.id)}
+        >
+          <Pencil size={16} aria-hidden /> {isOpen ? 'Close' : 'Measure and mark'}
+        </button>
+        <button
+          type="button"
+          className="btn btn-quiet"
+          aria-label={`Take ${board.name} off the rack`}
+          onClick={() => void rack.remove(board)}
+        >
+          <Trash2 size={16} aria-hidden />
+        </button>
+      </BoardRow>
+      {isOpen && (
+        <BoardEditor
+          key={`${board.id} ${board.version}`}
+          board={board}
+          onChange={(change) => void rack.change(board, change)}
+          onDefects={async (defects, what) => {
+            const marked = await rack.markDefects(board, defects, what);
+            if (marked) onOpen(marked.id);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** What stands round the drawing of a board, in pixels. */
+const HEADING = 70;
 
 /** All wood there is. */
 export function Rack() {
   const rack = useRack();
   const { query, boards } = rack;
   const [open, setOpen] = useState<string | null>(null);
-  const [ref, width] = useWidth<HTMLUListElement>();
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const [wish, setWish] = useState(NO_WISH);
+  const found = useMemo(() => findBoards(boards, wish), [boards, wish]);
   const scaleOf = rackScale(boards, width - 40);
   const pieces = boards.reduce((sum, board) => sum + board.quantity, 0);
   return (
@@ -66,47 +128,27 @@ export function Rack() {
           </p>
         </div>
       )}
-      <ul ref={ref} className="mt-4 grid gap-3">
-        {width > 0 &&
-          boards.map((board) => (
-            <li key={board.id} className="card p-3" data-board={board.name}>
-              <BoardRow
+      {boards.length > 1 && (
+        <RackTools boards={boards} wish={wish} found={found.length} onWish={setWish} />
+      )}
+      <div ref={ref} className="mt-4">
+        {width > 0 && (
+          <LongList
+            items={found}
+            keyOf={({ id }) => id}
+            heightOf={(board) => HEADING + board.width * scaleOf(board)}
+            row={(board) => (
+              <RackRow
                 board={board}
                 scale={scaleOf(board)}
-                onAnswer={(change) => void rack.change(board, change, 'Confirmed')}
-              >
-                <button
-                  type="button"
-                  className="btn btn-quiet"
-                  aria-expanded={open === board.id}
-                  onClick={() => setOpen(open === board.id ? null : board.id)}
-                >
-                  <Pencil size={16} aria-hidden />{' '}
-                  {open === board.id ? 'Close' : 'Measure and mark'}
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-quiet"
-                  aria-label={`Take ${board.name} off the rack`}
-                  onClick={() => void rack.remove(board)}
-                >
-                  <Trash2 size={16} aria-hidden />
-                </button>
-              </BoardRow>
-              {open === board.id && (
-                <BoardEditor
-                  key={`${board.id} ${board.version}`}
-                  board={board}
-                  onChange={(change) => void rack.change(board, change)}
-                  onDefects={async (defects, what) => {
-                    const marked = await rack.markDefects(board, defects, what);
-                    if (marked) setOpen(marked.id);
-                  }}
-                />
-              )}
-            </li>
-          ))}
-      </ul>
+                rack={rack}
+                isOpen={open === board.id}
+                onOpen={setOpen}
+              />
+            )}
+          />
+        )}
+      </div>
     </main>
   );
 }
