@@ -27,7 +27,11 @@ export function useSupplies() {
   const tell = useCallback(
     (supply: NewSupply, change: Partial<NewSupply> = {}) =>
       afterTheLast(async () => {
-        const there = queries.getQueryData<readonly SupplyRecord[]>(SUPPLIES) ?? NONE;
+        // Told before the list has come, it waits for it: what is there of it stays.
+        const there = await attempt(() =>
+          queries.ensureQueryData({ queryKey: SUPPLIES, queryFn: client.supplies }),
+        );
+        if (!there) return;
         const before = there.find(({ item }) => item === supply.item);
         if (!before) {
           const added = await attempt(() => client.putSupplies([{ ...supply, ...change }]));

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 /** A number typed as people write it, kept on Enter or on leaving the field; what is no number of the range is given up. */
 export function AmountField({
@@ -23,8 +23,14 @@ export function AmountField({
 }) {
   const shown = value === null ? '' : String(value);
   const [text, setText] = useState(shown);
-  useEffect(() => setText(shown), [shown]);
+  const editing = useRef(false);
+  // What is being typed stays, whatever arrives meanwhile.
+  useEffect(() => {
+    if (!editing.current) setText(shown);
+  }, [shown]);
   const keep = () => {
+    if (!editing.current) return;
+    editing.current = false;
     const said = text.trim();
     const amount = said === '' ? null : Number(said.replace(',', '.'));
     if (amount !== null && !(amount >= least && amount <= most)) setText(shown);
@@ -37,7 +43,10 @@ export function AmountField({
         inputMode="decimal"
         aria-label={hideLabel ? label : undefined}
         value={text}
-        onChange={(event) => setText(event.target.value)}
+        onChange={(event) => {
+          editing.current = true;
+          setText(event.target.value);
+        }}
         onBlur={keep}
         onKeyDown={(event) => event.key === 'Enter' && keep()}
       />
