@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import { BatchesModule } from './batches/batches.module.js';
+import { BenchWorkModule } from './bench-work/bench-work.module.js';
 import { DatabaseModule } from './database/database.module.js';
 import { DemoModule } from './demo/demo.module.js';
 import { HealthController } from './health.controller.js';
@@ -8,7 +9,6 @@ import { RequestsModule } from './requests/requests.module.js';
 import { SawingModule } from './sawing/sawing.module.js';
 import { ShopModule } from './shop/shop.module.js';
 import { SuppliesModule } from './supplies/supplies.module.js';
-import { WorkModule } from './work/work.module.js';
 import { YardModule } from './yard/yard.module.js';
 
 @Module({
@@ -21,7 +21,7 @@ import { YardModule } from './yard/yard.module.js';
     SawingModule,
     ShopModule,
     SuppliesModule,
-    WorkModule,
+    BenchWorkModule,
     DemoModule,
   ],
   controllers: [HealthController],

@@ -1,7 +1,7 @@
 import { animalById, readySentence, spokenName } from '@spare-knot/core/animals';
 import type { BatchRecord, WorkRecord } from '@spare-knot/core/api';
 import { buildBox, familyById } from '@spare-knot/core/families';
-import { HANGING_WORDS } from '@spare-knot/core/plan';
+import { HANGING_WORDS, isHangingWay } from '@spare-knot/core/plan';
 import { assembledDrawing } from '@spare-knot/core/sheets';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -53,10 +53,7 @@ function Found({ batch, number }: { batch: BatchRecord; number: number }) {
   const { making, boxes, plan } = batch;
   const box = number - making.firstNumber + 1;
   const way = making.hanging ?? plan.hanging;
-  const words =
-    way !== null && way in HANGING_WORDS
-      ? HANGING_WORDS[way as keyof typeof HANGING_WORDS][0]
-      : null;
+  const words = way !== null && isHangingWay(way) ? HANGING_WORDS[way][0] : null;
   if (box < 1 || box > boxes)
     return (
       <p className="card mt-4 p-5">
@@ -84,7 +81,7 @@ function Found({ batch, number }: { batch: BatchRecord; number: number }) {
           <dt className="text-soft">Made</dt>
           <dd>{work.data ? <Made done={work.data} box={box} /> : 'looking…'}</dd>
           <dt className="text-soft">Hangs by</dt>
-          <dd>{words ?? 'nobody has said'}</dd>
+          <dd>{words ?? 'no way is chosen at Build'}</dd>
         </dl>
         <p className="mt-5 flex flex-wrap gap-2">
           <Link className="btn min-h-11" to={`/batches/${batch.id}/build?at=assembly`}>

@@ -47,6 +47,7 @@ export function Spares() {
   // The saw that stands first in the shop; a usual one until one is told.
   const saw = { ...STANDARD_SAW, kerf: shop?.saws[0]?.kerf ?? STANDARD_SAW.kerf };
   const known = plans.data?.plans ?? [];
+  const leftOut = [...(answer?.broken ?? []), ...(plans.data?.unreadable ?? [])];
   const hold = async ([board]: NewBoard[]) => {
     if (!board) return undefined;
     const why = woodRefused(board);
@@ -124,9 +125,9 @@ export function Spares() {
           No plan is on the bench yet: start a batch, and scraps are held against its panels.
         </p>
       )}
-      {answer && answer.broken.length > 0 && (
+      {answer && leftOut.length > 0 && (
         <p className="mt-3 text-soft">
-          Left out, since their plans give no box: {answer.broken.join(', ')}.
+          Left out, since their plans give no box or cannot be read: {leftOut.join(', ')}.
         </p>
       )}
       {!refused && answer && answer.laid === null && <Becomes answer={answer} saw={saw} />}

@@ -28,9 +28,11 @@ export function useSupplies() {
     (supply: NewSupply, change: Partial<NewSupply> = {}) =>
       afterTheLast(async () => {
         // Told before the list has come, it waits for it: what is there of it stays.
-        const there = await attempt(() =>
-          queries.ensureQueryData({ queryKey: SUPPLIES, queryFn: client.supplies }),
-        );
+        const there =
+          queries.getQueryData<readonly SupplyRecord[]>(SUPPLIES) ??
+          (await attempt(() =>
+            queries.ensureQueryData({ queryKey: SUPPLIES, queryFn: client.supplies }),
+          ));
         if (!there) return;
         const before = there.find(({ item }) => item === supply.item);
         if (!before) {

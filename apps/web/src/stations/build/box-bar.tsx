@@ -1,18 +1,8 @@
 import { type AssemblyStep, type BuildPlan, stepWork } from '@spare-knot/core/building';
-import { useEffect, useState } from 'react';
+import { useNow } from '../../ui/use-now';
 import { clockWords } from './clock-words';
 import type { Assembly } from './use-assembly';
 import type { BenchWork } from './use-bench-work';
-
-/** The time, read anew every half minute. */
-export function useNow(): number {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 30_000);
-    return () => clearInterval(timer);
-  }, []);
-  return now;
-}
 
 const isGlued = ({ joints }: AssemblyStep): boolean => joints.some(({ glue }) => glue);
 

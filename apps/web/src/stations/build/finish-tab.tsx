@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { useBatch } from '../../batch/batch-context';
 import { Sentence } from '../../measure/length';
 import { useSupplies } from '../../shop/use-supplies';
-import { useNow } from './box-bar';
+import { useNow } from '../../ui/use-now';
 import { clockWords } from './clock-words';
 import { hoursWord } from './hours-word';
 import { NeedRow } from './need-row';

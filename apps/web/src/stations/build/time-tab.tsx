@@ -34,6 +34,9 @@ function Cost({ built, left: { job, layout, wood: there } }: { built: Built; lef
     const priced = atFullPrice(job, there.all);
     return { share: usedCost(priced, layout), whole: worthOf(priced, layout) };
   }, [job, layout, there]);
+  const unpriced = there.all.filter(
+    ({ id, price }) => price === null && layout?.boards.some(({ stock }) => stock === id),
+  );
   const cost = batchCost(wood, needs, boxes);
   return (
     <section aria-label="Cost" className="card p-4">
@@ -60,6 +63,14 @@ function Cost({ built, left: { job, layout, wood: there } }: { built: Built; lef
             lay it out
           </Link>
           .
+        </p>
+      )}
+      {unpriced.length > 0 && (
+        <p className="mt-2 rounded-md bg-warn-pale px-3 py-2">
+          Wood without a price, not in these sums: {unpriced.map(({ name }) => name).join(', ')}.{' '}
+          <Link className="link" to="/rack">
+            Say what it is worth
+          </Link>
         </p>
       )}
       {cost.unpriced.length > 0 && (

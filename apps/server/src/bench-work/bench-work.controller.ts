@@ -5,14 +5,14 @@ import { z } from 'zod';
 import { BatchesRepository } from '../batches/batches.repository.js';
 import { notFound } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
-import { WorkRepository } from './work.repository.js';
+import { BenchWorkRepository } from './bench-work.repository.js';
 
 /** Pieces of work that learning looks back on. */
 const LOOK_BACK = 5000;
 
 @Controller('api/shop/pace')
 export class PaceController {
-  constructor(private readonly work: WorkRepository) {}
+  constructor(private readonly work: BenchWorkRepository) {}
 
   @Get()
   async get() {
@@ -21,10 +21,10 @@ export class PaceController {
 }
 
 @Controller('api/batches/:id/work')
-export class WorkController {
+export class BenchWorkController {
   constructor(
     private readonly batches: BatchesRepository,
-    private readonly work: WorkRepository,
+    private readonly work: BenchWorkRepository,
   ) {}
 
   @Get()

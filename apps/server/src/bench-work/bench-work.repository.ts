@@ -16,7 +16,7 @@ const keyOf = ({ kind, key, box }: Work) => ({ kind, work: key, box });
 
 /** What is done at the bench. */
 @Injectable()
-export class WorkRepository {
+export class BenchWorkRepository {
   constructor(private readonly database: Database) {}
 
   /** In the order in which it was told. */
