@@ -1,6 +1,7 @@
 import { Module } from '@nestjs/common';
 import { BatchesModule } from './batches/batches.module.js';
 import { BenchWorkModule } from './bench-work/bench-work.module.js';
+import { BinModule } from './bin/bin.module.js';
 import { DatabaseModule } from './database/database.module.js';
 import { DemoModule } from './demo/demo.module.js';
 import { HealthController } from './health.controller.js';
@@ -8,6 +9,7 @@ import { RackModule } from './rack/rack.module.js';
 import { RequestsModule } from './requests/requests.module.js';
 import { SawingModule } from './sawing/sawing.module.js';
 import { ShopModule } from './shop/shop.module.js';
+import { ShopListsModule } from './shop-lists/shop-lists.module.js';
 import { SuppliesModule } from './supplies/supplies.module.js';
 import { YardModule } from './yard/yard.module.js';
 
@@ -18,9 +20,11 @@ import { YardModule } from './yard/yard.module.js';
     RackModule,
     YardModule,
     BatchesModule,
+    BinModule,
     SawingModule,
     ShopModule,
     SuppliesModule,
+    ShopListsModule,
     BenchWorkModule,
     DemoModule,
   ],

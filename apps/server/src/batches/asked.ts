@@ -4,7 +4,7 @@ import type { Layout } from '@spare-knot/core/layout';
 import { kindKey } from '../rack/board-rows.js';
 import type { BatchAlone } from './batch-rows.js';
 
-type Asked = Pick<BatchAlone, 'plan' | 'boxes' | 'saw' | 'wishes'>;
+type Asked = Pick<BatchAlone, 'plan' | 'boxes' | 'saw' | 'wishes' | 'ready'>;
 
 const laidOutBy = ({ pinned, forbidden, crosscut, supply }: LayoutWishes) => ({
   pinned,
@@ -21,8 +21,11 @@ export function askedFor(batch: Asked, layout: Layout, boards: readonly BoardRec
     const board = boards.find((each) => each.id === id);
     return [id, board ? kindKey(board) : null];
   });
-  const { plan, boxes, saw, wishes } = batch;
-  const words = JSON.stringify([plan, boxes, saw, laidOutBy(wishes), kinds]);
+  const { plan, boxes, saw, wishes, ready } = batch;
+  const pieces = ready.map(({ piece, count }) => [piece, count]);
+  // Nothing ready is not told either, for the same reason.
+  const asked = [plan, boxes, saw, laidOutBy(wishes), kinds, ...(ready.length > 0 ? [pieces] : [])];
+  const words = JSON.stringify(asked);
   return createHash('sha256').update(words).digest('hex');
 }
 

@@ -7,6 +7,7 @@ import {
   type NewBatch,
   NO_MAKING,
   NO_WISHES,
+  readyPanels,
 } from '@spare-knot/core/api';
 import { layoutDocument, planDocument, problemsOf, saw } from '@spare-knot/core/exchange';
 
@@ -23,6 +24,7 @@ export interface BatchRow extends KeptRow {
   saw: string;
   wishes: string | null;
   making: string | null;
+  ready: string | null;
   changed_at: Date;
 }
 
@@ -47,6 +49,9 @@ function reading<S extends z.ZodType>(schema: S, kept: unknown, where: string): 
 
 export const planOf = (row: Pick<BatchRow, 'plan'>) => reading(planDocument, row.plan, 'plan');
 
+export const readyOf = (row: Pick<BatchRow, 'ready'>) =>
+  row.ready ? reading(readyPanels, row.ready, 'ready') : [];
+
 /** What a batch is laid out for, in the row's own words. */
 export const batchOf = (row: BatchRow) => ({
   id: row.id,
@@ -59,6 +64,7 @@ export const batchOf = (row: BatchRow) => ({
   saw: reading(saw, row.saw, 'saw'),
   wishes: row.wishes ? reading(layoutWishes, row.wishes, 'wishes') : NO_WISHES,
   making: row.making ? reading(making, row.making, 'making') : NO_MAKING,
+  ready: readyOf(row),
   changedAt: row.changed_at.toISOString(),
 });
 export type BatchAlone = ReturnType<typeof batchOf>;

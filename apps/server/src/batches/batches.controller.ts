@@ -29,6 +29,7 @@ import { z } from 'zod';
 import { conflict, notFound, stale } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { AcceptanceService } from './acceptance.service.js';
+import { readyOf } from './batch-rows.js';
 import { BatchesRepository } from './batches.repository.js';
 import { LayoutJudge } from './layout-judge.js';
 import { PurchaseService } from './purchase.service.js';
@@ -92,6 +93,11 @@ export class BatchesController {
       throw conflict(
         'The boards of this batch are taken',
         'Give them back first: off the bench, they would be out of reach.',
+      );
+    if (readyOf(current).length > 0)
+      throw conflict(
+        'Panels out of the bin are set aside for this batch',
+        'Put them back first: off the bench, they would be out of reach.',
       );
     if (!(await this.batches.remove(id, version))) throw stale('batch', await this.show(id));
     return { removed: id };

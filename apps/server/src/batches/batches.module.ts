@@ -28,6 +28,7 @@ import { WoodInReach } from './wood-in-reach.js';
   exports: [
     AcceptanceService,
     BatchesRepository,
+    LayoutJudge,
     LayoutsRepository,
     SawingRepository,
     SummariesService,

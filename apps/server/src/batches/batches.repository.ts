@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { BatchPatch, NewBatch } from '@spare-knot/core/api';
+import type { BatchPatch, NewBatch, ReadyPanel } from '@spare-knot/core/api';
 import { Database } from '../database/database.js';
 import { KeptTable } from '../database/kept-table.js';
 import { type BatchRow, columnsOf, type LayoutRow } from './batch-rows.js';
@@ -50,6 +50,11 @@ export class BatchesRepository {
 
   restore(id: string): Promise<boolean> {
     return this.batches.restore(id);
+  }
+
+  /** Writes what is set aside from the bin, of a batch whose lock is held. */
+  setReady(id: string, ready: readonly ReadyPanel[]): Promise<void> {
+    return this.batches.touch(id, { ready: JSON.stringify(ready), changed_at: new Date() });
   }
 
   touch(id: string): Promise<void> {

@@ -19,6 +19,7 @@ import {
   type LayoutRow,
   layoutOf,
   planOf,
+  readyOf,
 } from './batch-rows.js';
 import { BatchesRepository } from './batches.repository.js';
 import { LayoutsRepository } from './layouts.repository.js';
@@ -76,6 +77,7 @@ export class SummariesService {
           plan: planOf(row),
           boxes: row.boxes,
           isTaken: Boolean(layout?.accepted_at),
+          ready: readyOf(row),
         });
       } catch (error) {
         if (!(error instanceof Problem)) throw error;

@@ -9,6 +9,8 @@ import { up as sawRounds } from './migrations/0007-saw-rounds.js';
 import { up as making } from './migrations/0008-making.js';
 import { up as work } from './migrations/0009-work.js';
 import { up as supplies } from './migrations/0010-supplies.js';
+import { up as bin } from './migrations/0011-bin.js';
+import { up as shopLists } from './migrations/0012-shop-lists.js';
 
 interface Step {
   name: string;
@@ -27,6 +29,8 @@ const STEPS: readonly Step[] = [
   { name: '0008-making', up: making },
   { name: '0009-work', up: work },
   { name: '0010-supplies', up: supplies },
+  { name: '0011-bin', up: bin },
+  { name: '0012-shop-lists', up: shopLists },
 ];
 
 const sourceOf = (steps: readonly Step[]): Knex.MigrationSource<Step> => ({

@@ -9,24 +9,33 @@ import {
   batchList,
   batchPatch,
   batchRecord,
+  binList,
   boardChange,
   boardList,
   boardRecord,
   bought,
   csvReport,
+  type FromBin,
+  fromBin,
   type KeptPlans,
   keptPlans,
   type LearnedRecord,
   type LeftRecord,
+  type ListRow,
   learnedRecord,
   leftRecord,
+  listReport,
+  listRow,
+  listRows,
   type NewBatch,
   type NewBoard,
   type NewOffer,
+  type NewSpares,
   type NewSupply,
   newBatch,
   newBoards,
   newOffers,
+  newSpares,
   newSupplies,
   type OfferChange,
   type OfferRecord,
@@ -45,6 +54,8 @@ import {
   type SawingRecord,
   type SawnCuts,
   type ShopRecord,
+  type SpareChange,
+  type SpareRecord,
   type SupplyChange,
   type SupplyRecord,
   sawAgain,
@@ -54,6 +65,7 @@ import {
   sawingState,
   sawnCuts,
   shopRecord,
+  spareRecord,
   supplyChange,
   supplyList,
   supplyRecord,
@@ -63,6 +75,7 @@ import {
   workRecord,
   workTold,
 } from '@spare-knot/core/api';
+import type { ListFields, ShopList } from '@spare-knot/core/exchange';
 import type { Layout } from '@spare-knot/core/layout';
 
 import { z } from 'zod';
@@ -139,6 +152,36 @@ export const client = {
   batches: async (): Promise<BatchSummary[]> => (await ask(batchList, 'GET', 'batches')).batches,
   plans: (): Promise<KeptPlans> => ask(keptPlans, 'GET', 'plans'),
   batch: (id: string): Promise<BatchRecord> => ask(batchRecord, 'GET', `batches/${id}`),
+  takeFromBin: (id: string, version: number, take: readonly FromBin[]): Promise<BatchRecord> =>
+    ask(batchRecord, 'POST', `batches/${id}/bin`, z.encode(fromBin, { version, take: [...take] })),
+  putBackInBin: (
+    id: string,
+    version: number,
+    spares: readonly string[] | null,
+  ): Promise<BatchRecord> =>
+    ask(batchRecord, 'POST', `batches/${id}/bin/back`, { version, spares }),
+  bin: async (): Promise<SpareRecord[]> => (await ask(binList, 'GET', 'bin')).spares,
+  putInBin: async (spares: NewSpares): Promise<SpareRecord[]> =>
+    (await ask(binList, 'POST', 'bin', z.encode(newSpares, spares))).spares,
+  changeSpare: (id: string, change: SpareChange): Promise<SpareRecord> =>
+    ask(spareRecord, 'PUT', `bin/${id}`, change),
+  removeSpare: (id: string, version: number) => send('DELETE', `bin/${id}?version=${version}`),
+  restoreSpare: (id: string): Promise<SpareRecord> => ask(spareRecord, 'POST', `bin/${id}/restore`),
+  list: async ({ id }: ShopList): Promise<ListRow[]> =>
+    (await ask(listRows, 'GET', `lists/${id}`)).rows,
+  addToList: async ({ id }: ShopList, rows: readonly ListFields[]): Promise<ListRow[]> =>
+    (await ask(listRows, 'POST', `lists/${id}`, { rows })).rows,
+  changeInList: (
+    { id: list }: ShopList,
+    id: string,
+    change: { version: number; fields: ListFields },
+  ): Promise<ListRow> => ask(listRow, 'PUT', `lists/${list}/${id}`, change),
+  removeFromList: ({ id: list }: ShopList, id: string, version: number) =>
+    send('DELETE', `lists/${list}/${id}?version=${version}`),
+  restoreInList: ({ id: list }: ShopList, id: string): Promise<ListRow> =>
+    ask(listRow, 'POST', `lists/${list}/${id}/restore`),
+  importListCsv: ({ id }: ShopList, csv: string) =>
+    ask(listReport, 'POST', `lists/${id}/csv`, { csv }),
   addBatch: (batch: NewBatch): Promise<BatchRecord> =>
     ask(batchRecord, 'POST', 'batches', z.encode(newBatch, batch)),
   changeBatch: (id: string, patch: BatchPatch, key: string): Promise<BatchRecord> =>

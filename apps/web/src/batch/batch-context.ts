@@ -1,7 +1,8 @@
+import type { BatchRecord } from '@spare-knot/core/api';
 import type { BuiltBox, Derived, PanelSet } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
 
-import { createContext, useContext } from 'react';
+import { createContext, useContext, useMemo } from 'react';
 import type { BatchSession, BatchState } from './batch-session';
 import type { Draft } from './draft';
 
@@ -26,6 +27,13 @@ export function useBatch(): BatchOnBench {
   const value = useContext(BatchContext);
   if (!value) throw new Error('a station stands outside its batch');
   return value;
+}
+
+/** What is set aside for the batch from the bin; the same while it says the same. */
+export function useReady(): BatchRecord['ready'] {
+  const { ready } = useBatch().batch;
+  const said = JSON.stringify(ready);
+  return useMemo(() => JSON.parse(said) as BatchRecord['ready'], [said]);
 }
 
 /** The batch's name, for what is named after it. */

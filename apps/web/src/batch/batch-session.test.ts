@@ -5,6 +5,7 @@ import {
   type BatchRecord,
   type Bought,
   batchRecord,
+  type FromBin,
   NO_MAKING,
   NO_WISHES,
 } from '@spare-knot/core/api';
@@ -31,6 +32,7 @@ const first: BatchRecord = {
   saw: STANDARD_SAW,
   wishes: NO_WISHES,
   making: NO_MAKING,
+  ready: [],
   changedAt: '2026-11-25T10:00:00.000Z',
   proposed: null,
   proposalStale: false,
@@ -94,6 +96,19 @@ class KeptBatch implements BatchServer {
     this.heard.push(`give back at ${version}`);
     this.atVersion(version);
     this.kept = { ...this.kept, accepted: null, version: version + 1 };
+    return this.kept;
+  }
+  async takeFromBin(_id: string, version: number, take: readonly FromBin[]): Promise<BatchRecord> {
+    this.heard.push(`take ${take.length} from the bin at ${version}`);
+    this.atVersion(version);
+    const ready = take.map((each) => ({ ...each, piece: 'a'.repeat(64), name: 'Floor' }));
+    this.kept = { ...this.kept, ready, version: version + 1 };
+    return this.kept;
+  }
+  async putBackInBin(_id: string, version: number): Promise<BatchRecord> {
+    this.heard.push(`put back at ${version}`);
+    this.atVersion(version);
+    this.kept = { ...this.kept, ready: [], version: version + 1 };
     return this.kept;
   }
   /** As another window does it. */

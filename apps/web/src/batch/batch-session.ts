@@ -1,4 +1,4 @@
-import type { BatchPatch, BatchRecord, BoardRecord, Bought } from '@spare-knot/core/api';
+import type { BatchPatch, BatchRecord, BoardRecord, Bought, FromBin } from '@spare-knot/core/api';
 import type { Layout } from '@spare-knot/core/layout';
 
 import { currentBatch, newKey, Trouble } from '../api/client';
@@ -44,6 +44,8 @@ export interface BatchServer {
   acceptLayout(id: string, version: number, layout: Layout): Promise<BatchRecord>;
   giveBack(id: string, version: number): Promise<BatchRecord>;
   buy(id: string, version: number, layout: Layout): Promise<Bought>;
+  takeFromBin(id: string, version: number, take: readonly FromBin[]): Promise<BatchRecord>;
+  putBackInBin(id: string, version: number, spares: readonly string[] | null): Promise<BatchRecord>;
 }
 
 /** Where unsaved changes wait: the browser's own store. */
@@ -182,6 +184,22 @@ export class BatchSession {
     this.inTurn(async () => {
       const { id, version } = this.state.batch;
       await this.adopting(this.server.giveBack(id, version));
+    });
+
+  /** Sets panels of the bin aside for the batch, once what was typed is kept. */
+  readonly takeFromBin = (take: readonly FromBin[]): Promise<void> =>
+    this.inTurn(async () => {
+      await this.writeAll();
+      const { id, version } = this.state.batch;
+      await this.adopting(this.server.takeFromBin(id, version, take));
+    });
+
+  /** Puts what is set aside back in the bin; all of it where nothing is named. */
+  readonly putBackInBin = (spares: readonly string[] | null = null): Promise<void> =>
+    this.inTurn(async () => {
+      await this.writeAll();
+      const { id, version } = this.state.batch;
+      await this.adopting(this.server.putBackInBin(id, version, spares));
     });
 
   /** Ends once everything that was typed is kept; refuses where it cannot be. */

@@ -36,6 +36,7 @@ const draft: Draft = {
 const record = (more: Partial<Draft>, version = 4): BatchRecord => ({
   ...draft,
   ...more,
+  ready: [],
   id: 'b',
   version,
   changedAt: '2026-01-05T10:00:00.000Z',

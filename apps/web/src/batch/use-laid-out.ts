@@ -4,7 +4,7 @@ import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
 import { checkLayout, type Layout } from '@spare-knot/core/layout';
 import { useMemo } from 'react';
 import { useTools } from '../shop/use-tools';
-import { useBatch } from './batch-context';
+import { useBatch, useReady } from './batch-context';
 import { useSawing } from './use-sawing';
 import { useWood, type WoodOfBatch } from './use-wood';
 
@@ -22,15 +22,16 @@ export interface LaidOut {
 export function useLaidOut(): LaidOut {
   const { draft, batch } = useBatch();
   const wood = useWood();
+  const ready = useReady();
   const { rack, offers, all, isKnown } = wood;
   const { accepted, proposed } = batch;
   const job = useMemo(() => {
     const made =
       isKnown && all.length > 0
-        ? layoutJob(batchQuestion({ ...draft, name: 'batch' }, rack, offers))
+        ? layoutJob(batchQuestion({ ...draft, name: 'batch', ready }, rack, offers))
         : null;
     return made?.ok ? made.job : null;
-  }, [draft, all, isKnown, rack, offers]);
+  }, [draft, ready, all, isKnown, rack, offers]);
   const holds = useMemo(
     () => job !== null && proposed !== null && checkLayout(job, proposed).length === 0,
     [job, proposed],

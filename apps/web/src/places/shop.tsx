@@ -1,7 +1,9 @@
 import type { ShopRecord } from '@spare-knot/core/api';
 import { type Learned, type OwnedSaw, SAW_KINDS } from '@spare-knot/core/cuts';
+import { PAPERS, PEOPLE } from '@spare-knot/core/exchange';
 import { useQuery } from '@tanstack/react-query';
 import { client } from '../api/client';
+import { ListTable } from '../lists/list-table';
 import { SawRow } from '../shop/saw-row';
 import { SAW_NAMES, usualSaw } from '../shop/saw-words';
 import { SuppliesList } from '../shop/supplies-list';
@@ -135,6 +137,8 @@ export function ShopPlace() {
         <>
           <Saws shop={shop} change={change} />
           <SuppliesList />
+          <ListTable list={PEOPLE} />
+          <ListTable list={PAPERS} />
           <section aria-label="What changing a saw costs" className="mt-6">
             <h2 className="text-xl">What changing a saw costs</h2>
             <p className="max-w-3xl text-soft">

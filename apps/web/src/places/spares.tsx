@@ -1,137 +1,51 @@
-import { type NewBoard, offcutsOn, scrapTyped } from '@spare-knot/core/api';
-import { STANDARD_SAW } from '@spare-knot/core/job';
-import { printLength, printLengthUnit } from '@spare-knot/core/measure';
-import type { Text } from '@spare-knot/core/text';
-import { woodRefused } from '@spare-knot/core/wood';
-import { useState } from 'react';
-import { Length, Sentence } from '../measure/length';
-import { useUnits } from '../measure/units';
-import { QuickEntry } from '../rack/quick-entry';
-import { useRack } from '../rack/use-rack';
-import { useTools } from '../shop/use-tools';
-import { Becomes, Bucket } from '../spares/scrap-answers';
-import { useScraps } from '../spares/use-scraps';
+import { AIDS } from '@spare-knot/core/exchange';
+import { useQuery } from '@tanstack/react-query';
+import { Tabs } from 'radix-ui';
+import { useSearchParams } from 'react-router';
+import { client } from '../api/client';
+import { ListTable } from '../lists/list-table';
+import { Bin } from '../spares/bin';
+import { Rounds } from '../spares/rounds';
+import { Scraps } from '../spares/scraps';
 import { HeaderEnd } from '../ui/header-end';
+import { PlaceTabs } from '../ui/place-tabs';
 import { Trouble } from '../ui/trouble';
 
-/** Seconds for which the whole bucket is looked at. */
-const SECONDS = 6;
+const TABS = [
+  { value: 'scraps', label: 'Scraps' },
+  { value: 'bin', label: 'Bin of panels' },
+  { value: 'today', label: 'Put together today' },
+  { value: 'aids', label: 'Templates and jigs' },
+] as const;
 
-/** An offcut of the rack instead of a scrap that is typed. */
-function OffcutPicker({ onPick }: { onPick: (id: string) => void }) {
-  const { boards } = useRack();
-  const { style } = useUnits();
-  const offcuts = boards.filter(({ offcut, quantity }) => offcut && quantity > 0);
-  if (offcuts.length === 0) return null;
-  return (
-    <label className="flex items-center gap-2">
-      or an offcut of the rack
-      <select className="field" value="" onChange={(event) => onPick(event.target.value)}>
-        <option value="">which?</option>
-        {offcuts.map(({ id, name, length, width }) => (
-          <option key={id} value={id}>
-            {name}, {printLength(length, style)} × {printLengthUnit(width, style)}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
-}
-
-/** What is kept beside whole boards: hold up a scrap and be told what it could become. */
+/** What is kept beside whole boards: scraps and what they could become, panels made ahead, templates and jigs. */
 export function Spares() {
-  const { plans, share, answer, trouble, waits, ask, stop, clear } = useScraps();
-  const { shop } = useTools();
-  const { query: rack, boards } = useRack();
-  const [refused, setRefused] = useState<Text | null>(null);
-  // The saw that stands first in the shop; a usual one until one is told.
-  const saw = { ...STANDARD_SAW, kerf: shop?.saws[0]?.kerf ?? STANDARD_SAW.kerf };
-  const known = plans.data?.plans ?? [];
-  const leftOut = [...(answer?.broken ?? []), ...(plans.data?.unreadable ?? [])];
-  const hold = async ([board]: NewBoard[]) => {
-    if (!board) return undefined;
-    const why = woodRefused(board);
-    setRefused(why);
-    if (why === null) ask({ saw, scraps: [scrapTyped(board)], seconds: null });
-    else clear();
-    return true;
-  };
-  const offcuts = offcutsOn(boards);
-  const pick = (id: string) => {
-    setRefused(null);
-    const scraps = offcuts.filter((each) => each.id === id);
-    if (scraps.length > 0) ask({ saw, scraps, seconds: null });
-  };
-  const all = () => {
-    setRefused(null);
-    ask({ saw, scraps: offcuts, seconds: SECONDS });
-  };
+  const plans = useQuery({ queryKey: ['plans'], queryFn: client.plans });
+  const [params, setParams] = useSearchParams();
+  const tab = TABS.find(({ value }) => value === params.get('at'))?.value ?? 'scraps';
+  const known = plans.data?.plans;
   return (
     <main className="mx-auto max-w-[1200px] px-6 py-6 max-sm:px-3">
       <HeaderEnd />
       <h1 className="text-3xl">Spares</h1>
-      <p className="max-w-3xl text-soft">
-        Hold up a scrap: it is held against every panel of every plan on the bench, with its grain,
-        its faces and its thickness, laid out for a kerf of <Length ticks={saw.kerf} unit />.
-      </p>
-      {[plans, rack].map(
-        (query, index) =>
-          query.isError && (
-            <Trouble key={index} error={query.error} retry={() => void query.refetch()} />
-          ),
-      )}
-      <div className="mt-4">
-        <QuickEntry
-          onAdd={hold}
-          put="What could it become?"
-          label="A scrap in one line: thickness × width × length, wood, face"
-          example="5/8 x 4 1/2 x 14 cedar rough"
-        />
-      </div>
-      <div className="mt-3 flex flex-wrap items-center gap-4">
-        <OffcutPicker onPick={pick} />
-        {offcuts.length > 0 && (
-          <button type="button" className="btn" onClick={all} disabled={share !== null}>
-            All {offcuts.length} offcuts at once
-          </button>
+      <PlaceTabs
+        label="Spares"
+        tabs={TABS}
+        value={tab}
+        onChange={(value) => setParams({ at: value }, { replace: true })}
+      >
+        <Tabs.Content value="scraps">
+          <Scraps />
+        </Tabs.Content>
+        <Tabs.Content value="aids">
+          <ListTable list={AIDS} />
+        </Tabs.Content>
+        <Tabs.Content value="bin">{known && <Bin plans={known} />}</Tabs.Content>
+        <Tabs.Content value="today">{known && <Rounds plans={known} />}</Tabs.Content>
+        {(tab === 'bin' || tab === 'today') && plans.isError && (
+          <Trouble error={plans.error} retry={() => void plans.refetch()} />
         )}
-        {share !== null && (
-          <span className="flex items-center gap-2">
-            <progress
-              className="h-3 w-40 accent-chalk"
-              value={share}
-              max={1}
-              aria-label="Looked at"
-            />
-            <button type="button" className="btn" onClick={stop}>
-              Stop
-            </button>
-          </span>
-        )}
-      </div>
-      {waits && <p className="mt-4">Looking at the plans…</p>}
-      {refused && (
-        <p role="alert" className="mt-4 rounded-md border border-danger bg-danger-pale px-3 py-2">
-          <strong>Stop: </strong>no box is made of it. <Sentence text={refused} />
-        </p>
-      )}
-      {trouble && (
-        <p role="alert" className="mt-4 text-danger">
-          It could not be worked out: {trouble}
-        </p>
-      )}
-      {plans.data && known.length === 0 && (
-        <p className="card mt-4 p-5">
-          No plan is on the bench yet: start a batch, and scraps are held against its panels.
-        </p>
-      )}
-      {answer && leftOut.length > 0 && (
-        <p className="mt-3 text-soft">
-          Left out, since their plans give no box or cannot be read: {leftOut.join(', ')}.
-        </p>
-      )}
-      {!refused && answer && answer.laid === null && <Becomes answer={answer} saw={saw} />}
-      {!refused && answer && answer.laid !== null && <Bucket answer={answer} />}
+      </PlaceTabs>
     </main>
   );
 }

@@ -30,7 +30,8 @@ const board = (id: string, more: Partial<BoardRecord> = {}): BoardRecord => ({
 });
 const plan = planFor(slantRoof, must(animalById('house-wren'), 'house-wren'));
 const ask = (boards: readonly BoardRecord[], wishes = NO_WISHES) =>
-  batchQuestion({ name: 'Two', plan, boxes: 2, saw: STANDARD_SAW, wishes }, boards).stock;
+  batchQuestion({ name: 'Two', plan, boxes: 2, saw: STANDARD_SAW, wishes, ready: [] }, boards)
+    .stock;
 
 describe('the boards that a batch is laid on', () => {
   test('boards that are not fit for boxes are never among them', () => {
@@ -56,9 +57,9 @@ describe('the boards that a batch is laid on', () => {
     expect(ask(boards, { ...NO_WISHES, forbidden: ['one'] }).map(({ id }) => id)).toEqual(['two']);
     const chop = { ...STANDARD_SAW, rip: false };
     const wishes = { ...NO_WISHES, crosscut: fromMm(140) };
-    expect(batchQuestion({ name: '', plan, boxes: 1, saw: chop, wishes }, boards).stock).toEqual(
-      [],
-    );
+    expect(
+      batchQuestion({ name: '', plan, boxes: 1, saw: chop, wishes, ready: [] }, boards).stock,
+    ).toEqual([]);
     expect(at(ask(boards, wishes), 0).id).toBe('one');
   });
 });

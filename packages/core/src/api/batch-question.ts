@@ -56,7 +56,7 @@ export function woodAsked(
 
 /** What is to be laid out for a batch on this wood: the question whose answer is `layoutJob`. */
 export const batchQuestion = (
-  batch: Pick<BatchRecord, 'name' | 'plan' | 'boxes' | 'saw' | 'wishes'>,
+  batch: Pick<BatchRecord, 'name' | 'plan' | 'boxes' | 'saw' | 'wishes' | 'ready'>,
   rack: readonly BoardRecord[],
   yard: readonly OfferRecord[] = [],
 ): JobQuestion => ({
@@ -67,6 +67,7 @@ export const batchQuestion = (
   ...woodAsked(batch, rack, yard),
   seconds: batch.wishes.seconds,
   pinned: batch.wishes.pinned,
+  ready: batch.ready,
 });
 
 /** The job with every board at its own price, paid or not: what the wood of the boxes is worth. */

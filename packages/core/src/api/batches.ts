@@ -74,6 +74,18 @@ export const making = z.object({
 export type Making = z.output<typeof making>;
 export const NO_MAKING: Making = making.decode({});
 
+/** Panels out of the bin that are set aside for a batch, and how many of each. */
+export const readyPanels = z.array(
+  z.object({
+    /** The row of the bin that they came out of. */
+    spare: id,
+    piece: z.string().length(64),
+    name: z.string().max(160),
+    count: z.number().int().min(1).max(100_000),
+  }),
+);
+export type ReadyPanel = z.output<typeof readyPanels>[number];
+
 const batchFields = {
   name: z.string().trim().min(1).max(120),
   boxes: z.number().int().min(1).max(1000),
@@ -108,6 +120,7 @@ export const batchRecord = z.object({
   id,
   version,
   ...batchFields,
+  ready: readyPanels,
   changedAt: moment,
   /** The best layout found so far, while no board is taken for it. */
   proposed: layoutDocument.nullable(),
@@ -161,6 +174,7 @@ export const keptPlans = z.object({
       boxes: z.number().int(),
       /** Its boards are taken, so that it wants no other wood. */
       isTaken: z.boolean(),
+      ready: readyPanels,
     }),
   ),
   /** Batches that cannot be read. */

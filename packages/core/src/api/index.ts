@@ -23,9 +23,23 @@ export {
   newBatch,
   type Picture,
   proposal,
+  type ReadyPanel,
+  readyPanels,
   SUPPLIES,
   type Supply,
 } from './batches.js';
+export {
+  backToBin,
+  binList,
+  type FromBin,
+  fromBin,
+  type NewSpares,
+  newSpares,
+  type SpareChange,
+  type SpareRecord,
+  spareChange,
+  spareRecord,
+} from './bin.js';
 export {
   type BoardChange,
   type BoardRecord,
@@ -66,6 +80,14 @@ export {
   sawsOf,
   shopRecord,
 } from './shop.js';
+export {
+  type ListRow,
+  listChange,
+  listReport,
+  listRow,
+  listRows,
+  newListRows,
+} from './shop-lists.js';
 export {
   type NewSupply,
   newSupplies,

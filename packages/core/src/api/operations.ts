@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SHOP_LISTS, type ShopList } from '../exchange/index.js';
 import {
   acceptance,
   batchList,
@@ -10,6 +11,7 @@ import {
   proposal,
   proposed,
 } from './batches.js';
+import { backToBin, binList, fromBin, newSpares, spareChange, spareRecord } from './bin.js';
 import { boardChange, boardList, boardRecord, csvBody, csvReport, newBoards } from './boards.js';
 import { removed, versionOnly, versionQuery } from './fields.js';
 import {
@@ -23,6 +25,7 @@ import {
   sawnCuts,
 } from './sawing.js';
 import { learnedRecord, shopRecord } from './shop.js';
+import { listChange, listReport, listRow, listRows, newListRows } from './shop-lists.js';
 import { newSupplies, supplyChange, supplyList, supplyRecord, supplyReport } from './supplies.js';
 import { paceRecord, workRecord, workTold } from './work.js';
 import { newOffers, offerChange, offerList, offerRecord, offerReport } from './yard.js';
@@ -41,8 +44,51 @@ export interface Operation {
   answer?: z.ZodType;
 }
 
-/** Everything that page and server say to each other: what the server describes itself by. */
-export const OPERATIONS: readonly Operation[] = [
+/** What can be asked of one of the shop’s lists. */
+const listOperations = (list: ShopList): Operation[] => {
+  const path = `/api/lists/${list.id}`;
+  const { title, one } = list;
+  return [
+    { method: 'get', path, summary: title, answer: listRows },
+    {
+      method: 'post',
+      path,
+      summary: `${title}: puts some on the list`,
+      body: newListRows(list),
+      answer: listRows,
+    },
+    { method: 'get', path: `${path}/csv`, summary: `${title} as CSV` },
+    {
+      method: 'post',
+      path: `${path}/csv`,
+      summary: `${title}: puts the lines of a CSV on the list`,
+      body: csvBody,
+      answer: listReport,
+    },
+    {
+      method: 'put',
+      path: `${path}/{id}`,
+      summary: `Changes one ${one}`,
+      body: listChange(list),
+      answer: listRow,
+    },
+    {
+      method: 'delete',
+      path: `${path}/{id}`,
+      summary: `Takes one ${one} off the list`,
+      query: versionQuery,
+      answer: removed,
+    },
+    {
+      method: 'post',
+      path: `${path}/{id}/restore`,
+      summary: `Puts one ${one} back`,
+      answer: listRow,
+    },
+  ];
+};
+
+const PLAIN_OPERATIONS: readonly Operation[] = [
   {
     method: 'get',
     path: '/api/health',
@@ -105,6 +151,48 @@ export const OPERATIONS: readonly Operation[] = [
     summary: 'Gives the boards back',
     body: versionOnly,
     answer: batchRecord,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/bin',
+    summary: 'Sets panels of the bin aside for a batch: they are not sawn',
+    body: fromBin,
+    answer: batchRecord,
+  },
+  {
+    method: 'post',
+    path: '/api/batches/{id}/bin/back',
+    summary: 'Puts panels that are set aside back in the bin',
+    body: backToBin,
+    answer: batchRecord,
+  },
+  { method: 'get', path: '/api/bin', summary: 'Panels that are made ahead', answer: binList },
+  {
+    method: 'post',
+    path: '/api/bin',
+    summary: 'Puts panels of a plan in the bin; what lies there of them is counted up',
+    body: newSpares,
+    answer: binList,
+  },
+  {
+    method: 'put',
+    path: '/api/bin/{id}',
+    summary: 'Counts panels anew, or says where they lie',
+    body: spareChange,
+    answer: spareRecord,
+  },
+  {
+    method: 'delete',
+    path: '/api/bin/{id}',
+    summary: 'Takes panels out of the bin for good',
+    query: versionQuery,
+    answer: removed,
+  },
+  {
+    method: 'post',
+    path: '/api/bin/{id}/restore',
+    summary: 'Puts panels that were taken out back',
+    answer: spareRecord,
   },
   {
     method: 'get',
@@ -316,4 +404,10 @@ export const OPERATIONS: readonly Operation[] = [
     body: shopRecord,
     answer: shopRecord,
   },
+];
+
+/** Everything that page and server say to each other: what the server describes itself by. */
+export const OPERATIONS: readonly Operation[] = [
+  ...PLAIN_OPERATIONS,
+  ...SHOP_LISTS.flatMap(listOperations),
 ];

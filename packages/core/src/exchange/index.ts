@@ -27,6 +27,18 @@ export {
   writeLayoutJob,
 } from './layout-job-file.js';
 export { writePanelSet } from './panel-set-file.js';
+export {
+  AIDS,
+  type ListColumn,
+  type ListFields,
+  listFaults,
+  PAPERS,
+  PEOPLE,
+  readListCsv,
+  SHOP_LISTS,
+  type ShopList,
+  writeListCsv,
+} from './shop-lists.js';
 export { readStockCsv, writeStockCsv } from './stock-csv.js';
 export { readStock, readYard } from './stock-file.js';
 export { readSuppliesCsv, writeSuppliesCsv } from './supplies-csv.js';
@@ -36,6 +48,7 @@ export {
   distance,
   money,
   name,
+  polygon,
   positiveLength,
   zoneFile,
   zoneFromFile,

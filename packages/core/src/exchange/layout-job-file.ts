@@ -82,7 +82,7 @@ const part = z.codec(partFile, z.custom<Part>(), {
     underside: read.underside ?? read.outline,
     materials: read.materials ?? null,
   }),
-  encode: ({ materials, ...read }) => ({
+  encode: ({ materials, perBox: _perBox, ...read }) => ({
     ...read,
     outline: [...read.outline],
     underside: [...read.underside],

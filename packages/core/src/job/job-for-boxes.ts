@@ -2,6 +2,7 @@ import { fromMm } from '../measure/index.js';
 import { layersOf, measuresOf, type Panel, type PanelSet, stavesOf } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import { type LayoutJob, type Part, type Saw, type Stock, suits } from './job.js';
+import { type ReadyPieces, readyCopies } from './ready.js';
 
 /** A table saw or a good mitre saw, kerf 3.2 mm: common practice, no source. */
 export const STANDARD_SAW: Saw = {
@@ -37,15 +38,30 @@ export const panelsAsSawn = ({ wood }: BoxPlan, panels: readonly Panel[]): Panel
 
 /**
  * The panels of so many boxes as parts. A panel may be of any board with the thickness and the wood that the plan names for it; one that
- * is wider than that board is cut as staves to be glued up, one of two sheets as both. What comes off a log is no part.
+ * is wider than that board is cut as staves to be glued up, one of two sheets as both. What comes off a log is no part, and what lies
+ * ready is not sawn.
  */
-export function partsFor(plan: BoxPlan, box: PanelSet, boxes: number): Part[] {
-  return panelsAsSawn(plan, box.panels).flatMap((panel): Part[] => {
-    if (panel.fromLog) return [];
+export function partsFor(
+  plan: BoxPlan,
+  box: PanelSet,
+  boxes: number,
+  ready: readonly ReadyPieces[] = [],
+): Part[] {
+  const { copies } = readyCopies(plan, box, boxes, ready);
+  return box.panels.flatMap((panel) => {
+    const quantity = boxes * panel.instances.length - (copies.get(panel.id) ?? 0);
+    return quantity > 0 && !panel.fromLog ? partsOf(plan, panel, quantity) : [];
+  });
+}
+
+/** So many copies of one panel, as they come off the saw. */
+function partsOf(plan: BoxPlan, of: Panel, quantity: number): Part[] {
+  return panelsAsSawn(plan, [of]).flatMap((panel): Part[] => {
     const wood = plan.wood[panel.role];
     const whole: Part = {
       id: panel.id,
-      quantity: boxes * panel.instances.length,
+      quantity,
+      perBox: panel.instances.length,
       thickness: panel.thickness,
       outline: panel.outline,
       underside: panel.underside,
@@ -104,7 +120,8 @@ export function jobForBoxes(
   stock: readonly Stock[],
   saw: Saw = STANDARD_SAW,
   seconds = 3,
+  ready: readonly ReadyPieces[] = [],
 ): LayoutJob {
-  const parts = partsFor(plan, box, boxes);
+  const parts = partsFor(plan, box, boxes, ready);
   return { name, ...keepSticks(parts, stock, saw), parts, pinned: [], effort: { seconds } };
 }

@@ -24,6 +24,8 @@ export interface Saw {
 export interface Part {
   id: string;
   quantity: number;
+  /** Copies in one box, where it is known; no file tells it. */
+  perBox?: number;
   thickness: Ticks;
   outline: readonly Point[];
   /** Inside face, corner for corner. */

@@ -4,6 +4,7 @@ import type { BoxPlan, Refusal } from '../plan/index.js';
 import { asManyAsNeeded } from './as-many-as-needed.js';
 import type { LayoutJob, PinnedPlacement, Saw, Stock } from './job.js';
 import { jobForBoxes, partsFor } from './job-for-boxes.js';
+import type { ReadyPieces } from './ready.js';
 
 /** So many boxes of one plan, out of this stock, with this saw. */
 export interface JobQuestion {
@@ -17,6 +18,8 @@ export interface JobQuestion {
   /** Seconds that the search may take. */
   seconds: number;
   pinned: readonly PinnedPlacement[];
+  /** Pieces that lie ready in the bin: they are not sawn. */
+  ready?: readonly ReadyPieces[];
 }
 
 export type MadeJob =
@@ -38,14 +41,15 @@ export function layoutJob({
   saw,
   seconds,
   pinned,
+  ready = [],
 }: JobQuestion): MadeJob {
   const built = buildBox(plan);
   if (!built.ok) return built;
   const { box } = built;
-  const all = [...stock, ...asManyAsNeeded(partsFor(plan, box, boxes), yard)];
+  const all = [...stock, ...asManyAsNeeded(partsFor(plan, box, boxes, ready), yard)];
   return {
     ok: true,
     box,
-    job: { ...jobForBoxes(name, plan, box, boxes, all, saw, seconds), pinned },
+    job: { ...jobForBoxes(name, plan, box, boxes, all, saw, seconds, ready), pinned },
   };
 }

@@ -32,5 +32,6 @@ export type {
   PanelInstance,
   PanelSet,
 } from './panel-set.js';
+export { pieceKey } from './piece-key.js';
 export { stavesOf } from './staves.js';
 export { swingGap, swingRise, swingRiseUnderSlope } from './swing.js';

@@ -17,6 +17,7 @@ const plans: KeptPlan[] = FAMILIES.map((family, index) => ({
   plan: startFor(family),
   boxes: 2,
   isTaken: index % 3 === 2,
+  ready: [],
 }));
 const { wanted } = wantedPanels(plans);
 /** The thickness and the wood of most of them. */

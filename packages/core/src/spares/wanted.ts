@@ -1,5 +1,5 @@
 import { buildBox, familyById } from '../families/index.js';
-import { partsFor } from '../job/index.js';
+import { partsFor, type ReadyPieces } from '../job/index.js';
 import { panelNames, partName } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
 import type { WantedPanel } from './could-become.js';
@@ -12,6 +12,8 @@ export interface KeptPlan {
   boxes: number;
   /** Its boards are taken: it wants none of the wood that is left. */
   isTaken: boolean;
+  /** Set aside for it from the bin. */
+  ready: readonly ReadyPieces[];
 }
 
 /** A panel that may be made of a scrap, with what it is called and in which batch. */
@@ -26,17 +28,20 @@ export function wantedPanels(plans: readonly KeptPlan[]): {
   broken: string[];
 } {
   const broken: string[] = [];
-  const wanted = plans.flatMap(({ batch, name, plan, boxes, isTaken }): NamedPanel[] => {
+  const wanted = plans.flatMap(({ batch, name, plan, boxes, isTaken, ready }): NamedPanel[] => {
     const built = buildBox(plan);
     if (!built.ok) {
       broken.push(name);
       return [];
     }
     const names = panelNames(familyById(plan.family), built.box);
+    const wanted = new Map(
+      partsFor(plan, built.box, boxes, ready).map(({ id, quantity }) => [id, quantity]),
+    );
     return partsFor(plan, built.box, boxes).map((part) => ({
       batch,
       part,
-      short: isTaken ? 0 : part.quantity,
+      short: isTaken ? 0 : (wanted.get(part.id) ?? 0),
       batchName: name,
       name: partName(names, part.id),
     }));

@@ -21,6 +21,18 @@ export function NotBuilt() {
   );
 }
 
+/** Nothing is left to be sawn. */
+export function AllReady() {
+  return (
+    <p className="rounded-md border border-line bg-white p-4 text-lg">
+      Every panel of these boxes comes out of the bin: nothing is sawn.{' '}
+      <Link className="link" to="../build">
+        Go on to Build
+      </Link>
+    </p>
+  );
+}
+
 /** Stops of the box: it is laid out only when the maker says so. */
 export function AskFirst({ stops, onAnyway }: { stops: readonly Check[]; onAnyway: () => void }) {
   return (

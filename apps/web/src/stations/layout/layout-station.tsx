@@ -7,15 +7,17 @@ import { panelNames } from '@spare-knot/core/panels';
 
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useBatch } from '../../batch/batch-context';
+import { useBatch, useReady } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
 import { useWood, type WoodOfBatch } from '../../batch/use-wood';
 import { Trouble } from '../../ui/trouble';
+import { BinCard } from './bin-card';
 import type { Way } from './compare-session';
 import { CompareWays } from './compare-ways';
 import { FitPanel } from './fit-panel';
 import { LaidOut } from './laid-out';
 import {
+  AllReady,
   AskFirst,
   BrokenPins,
   Failed,
@@ -35,15 +37,16 @@ import { useTaking } from './use-taking';
 const NO_NAMES: ReadonlyMap<string, string> = new Map();
 
 /** The job of the batch on the wood that it may use; null while it cannot be made. */
-function useJob({ rack, offers }: WoodOfBatch, ready: boolean) {
+function useJob({ rack, offers }: WoodOfBatch, mayBegin: boolean) {
   const { draft, built } = useBatch();
+  const ready = useReady();
   const { plan, boxes, saw, wishes } = draft;
   return useMemo(() => {
-    if (!ready || !built.ok) return null;
-    const asked = batchQuestion({ name: 'batch', plan, boxes, saw, wishes }, rack, offers);
+    if (!mayBegin || !built.ok) return null;
+    const asked = batchQuestion({ name: 'batch', plan, boxes, saw, wishes, ready }, rack, offers);
     const made = layoutJob(asked);
     return made.ok ? sortPins(made.job) : null;
-  }, [ready, built.ok, plan, boxes, saw, wishes, rack, offers]);
+  }, [mayBegin, built.ok, plan, boxes, saw, wishes, ready, rack, offers]);
 }
 
 function Actions({
@@ -226,7 +229,8 @@ export function LayoutStation() {
   const { accepted } = batch;
   const { stops, asks, layOutAnyway } = useStops();
   const made = useJob(wood, !asks && wood.isKnown);
-  const job = made?.job ?? null;
+  const allReady = made?.job.parts.length === 0;
+  const job = allReady ? null : (made?.job ?? null);
   const { goals, forbidden, handHeld, supply } = draft.wishes;
   const { change } = useWishes();
   const found = useAnswer(job, goals);
@@ -244,7 +248,7 @@ export function LayoutStation() {
         aria-busy={searching}
       >
         {asks && <AskFirst stops={stops} onAnyway={layOutAnyway} />}
-        <Boards wood={wood} made={made} found={found} names={names} />
+        {allReady ? <AllReady /> : <Boards wood={wood} made={made} found={found} names={names} />}
       </section>
       <aside className="grid content-start gap-3">
         {full && layout && (
@@ -267,6 +271,7 @@ export function LayoutStation() {
             onBought={(answer) => void taking.buy(answer)}
           />
         )}
+        <BinCard />
         {!asks && <SupplyCard wood={wood} onTake={(to) => change({ supply: to })} />}
         {forbidden.length > 0 && !locked && (
           <LeftAlone
@@ -278,7 +283,7 @@ export function LayoutStation() {
         {!accepted && !asks && (
           <SearchCard found={found} start={job && (() => search.start(job, goals))} />
         )}
-        {made && <Otherwise made={made} />}
+        {made && !allReady && <Otherwise made={made} />}
         <SawCard change={change} />
       </aside>
     </main>

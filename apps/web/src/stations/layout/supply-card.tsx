@@ -5,7 +5,7 @@ import { sum } from '@spare-knot/core/lists';
 import { printMoney } from '@spare-knot/core/measure';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';
-import { useBatch } from '../../batch/batch-context';
+import { useBatch, useReady } from '../../batch/batch-context';
 import type { WoodOfBatch } from '../../batch/use-wood';
 import { hireSearcher } from '../../workers/hire-searcher';
 import { CompareSession, missingOf, type Question } from './compare-session';
@@ -19,11 +19,16 @@ const SUPPLIES: readonly { supply: Supply; label: string; words: string }[] = [
 /** The batch on the wood of each supply, as far as its box can be built; pins hold for the one in use. */
 function useQuestions(wood: WoodOfBatch) {
   const { draft } = useBatch();
+  const ready = useReady();
   return (): Question<Supply>[] =>
     SUPPLIES.flatMap(({ supply }) => {
       const pinned = supply === draft.wishes.supply ? draft.wishes.pinned : [];
       const wishes = { ...draft.wishes, supply, pinned };
-      const asked = batchQuestion({ ...draft, name: 'batch', wishes }, wood.rack, wood.offers);
+      const asked = batchQuestion(
+        { ...draft, name: 'batch', wishes, ready },
+        wood.rack,
+        wood.offers,
+      );
       const made = layoutJob(asked);
       return made.ok
         ? [{ way: supply, job: sortPins(made.job).job, goals: draft.wishes.goals }]
@@ -65,9 +70,10 @@ export function SupplyCard({
   const [session] = useState(() => new CompareSession<Supply>(hireSearcher));
   const { found, running, trouble } = useSyncExternalStore(session.subscribe, session.snapshot);
   const questions = useQuestions(wood);
+  const ready = useReady();
   const { plan, boxes, saw } = draft;
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was found was for another batch or other wood
-  useEffect(() => session.clear, [session, plan, boxes, saw, wood.all]);
+  useEffect(() => session.clear, [session, plan, boxes, saw, ready, wood.all]);
   if (locked) return null;
   return (
     <section className="card p-3" aria-label="Where the wood comes from">
