@@ -1,0 +1,35 @@
+export { broodOf } from './broods.js';
+export {
+  type ClosedTime,
+  type DueVisit,
+  firstOpen,
+  isClosed,
+  nextVisit,
+  seasonAt,
+  VISIT_KINDS,
+  type Visited,
+  type VisitKind,
+} from './due.js';
+export { metresBetween, type TooNear, tooNear } from './near.js';
+export {
+  type BoxYear,
+  FEW,
+  SEASON_KEYS,
+  type SeasonKey,
+  type SeasonRow,
+  type Share,
+  seasonBy,
+  shareOf,
+} from './season.js';
+export {
+  type Coordinates,
+  FACINGS,
+  type Facing,
+  FINDINGS,
+  type Finding,
+  LIVED_IN,
+  type Mount,
+  type TrailBox,
+  type Visit,
+} from './trail.js';
+export { shortWalk, type Walk } from './walk.js';
