@@ -11,6 +11,7 @@ import { SawingModule } from './sawing/sawing.module.js';
 import { ShopModule } from './shop/shop.module.js';
 import { ShopListsModule } from './shop-lists/shop-lists.module.js';
 import { SuppliesModule } from './supplies/supplies.module.js';
+import { TrailModule } from './trail/trail.module.js';
 import { YardModule } from './yard/yard.module.js';
 
 @Module({
@@ -25,6 +26,7 @@ import { YardModule } from './yard/yard.module.js';
     ShopModule,
     SuppliesModule,
     ShopListsModule,
+    TrailModule,
     BenchWorkModule,
     DemoModule,
   ],

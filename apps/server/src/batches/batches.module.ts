@@ -6,6 +6,7 @@ import { BatchesController } from './batches.controller.js';
 import { BatchesRepository } from './batches.repository.js';
 import { LayoutJudge } from './layout-judge.js';
 import { LayoutsRepository } from './layouts.repository.js';
+import { PlanVersionsRepository } from './plan-versions.repository.js';
 import { PlansController } from './plans.controller.js';
 import { PurchaseService } from './purchase.service.js';
 import { SawingRepository } from './sawing.repository.js';
@@ -23,6 +24,7 @@ import { WoodInReach } from './wood-in-reach.js';
     AcceptanceService,
     PurchaseService,
     LayoutJudge,
+    PlanVersionsRepository,
     WoodInReach,
   ],
   exports: [
@@ -30,6 +32,7 @@ import { WoodInReach } from './wood-in-reach.js';
     BatchesRepository,
     LayoutJudge,
     LayoutsRepository,
+    PlanVersionsRepository,
     SawingRepository,
     SummariesService,
   ],

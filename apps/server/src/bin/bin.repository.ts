@@ -1,8 +1,5 @@
 import { Injectable } from '@nestjs/common';
 import { type SpareChange, type SpareRecord, spareRecord } from '@spare-knot/core/api';
-import { planDocument } from '@spare-knot/core/exchange';
-import { digestOf } from '@spare-knot/core/lists';
-import type { BoxPlan } from '@spare-knot/core/plan';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { Database } from '../database/database.js';
@@ -77,24 +74,6 @@ export class BinRepository {
     if (ids.length === 0) return [];
     const rows = (await this.rows().whereIn('id', [...ids])) as SpareRow[];
     return rows.map(recordOf);
-  }
-
-  /** Keeps a version of a plan once; gives its key. */
-  async keepPlan(plan: BoxPlan, name: string): Promise<string> {
-    const written = z.encode(planDocument, plan);
-    const key = digestOf(written);
-    await this.database
-      .now('plan_versions')
-      .insert({
-        key,
-        name,
-        family: plan.family,
-        plan: JSON.stringify(written),
-        created_at: new Date(),
-      })
-      .onConflict('key')
-      .ignore();
-    return key;
   }
 
   /** Puts panels in; what lies there of the same version, piece, wood and place is counted up. Gives the row. */

@@ -6,6 +6,7 @@ import { sum } from '@spare-knot/core/lists';
 import { type BatchRow, batchOf, readyOf } from '../batches/batch-rows.js';
 import { BatchesRepository } from '../batches/batches.repository.js';
 import { LayoutJudge } from '../batches/layout-judge.js';
+import { PlanVersionsRepository } from '../batches/plan-versions.repository.js';
 import { Database } from '../database/database.js';
 import { conflict, notFound, stale } from '../http/problem.js';
 import { BinRepository } from './bin.repository.js';
@@ -17,6 +18,7 @@ export class BinService {
   constructor(
     private readonly database: Database,
     private readonly bin: BinRepository,
+    private readonly plans: PlanVersionsRepository,
     private readonly batches: BatchesRepository,
     private readonly judge: LayoutJudge,
   ) {}
@@ -24,7 +26,7 @@ export class BinService {
   /** All of them or none. */
   put(spares: NewSpares): Promise<SpareRecord[]> {
     return this.database.transaction(async () => {
-      const key = await this.bin.keepPlan(spares.plan, spares.planName);
+      const key = await this.plans.keep(spares.plan, spares.planName);
       const ids: string[] = [];
       for (const spare of madeSpares(spares, key)) ids.push(await this.bin.put(spare));
       return this.bin.byIds(ids);

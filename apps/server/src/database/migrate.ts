@@ -11,6 +11,7 @@ import { up as work } from './migrations/0009-work.js';
 import { up as supplies } from './migrations/0010-supplies.js';
 import { up as bin } from './migrations/0011-bin.js';
 import { up as shopLists } from './migrations/0012-shop-lists.js';
+import { up as trail } from './migrations/0013-trail.js';
 
 interface Step {
   name: string;
@@ -31,6 +32,7 @@ const STEPS: readonly Step[] = [
   { name: '0010-supplies', up: supplies },
   { name: '0011-bin', up: bin },
   { name: '0012-shop-lists', up: shopLists },
+  { name: '0013-trail', up: trail },
 ];
 
 const sourceOf = (steps: readonly Step[]): Knex.MigrationSource<Step> => ({

@@ -15,6 +15,7 @@ const FIRST: ShopRecord = {
   bits: [...USUAL_BITS],
   saws: [],
   address: null,
+  closed: [],
   costs: { ...USUAL_COSTS },
 };
 

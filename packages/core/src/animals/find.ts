@@ -2,8 +2,9 @@ import { plainText } from '../text/index.js';
 import { type Animal, FAMILY_NAMES, REGION_NAMES } from './animal.js';
 import { ANIMALS } from './table.js';
 
-export const animalById = (id: string | null): Animal | undefined =>
-  ANIMALS.find((animal) => animal.id === id);
+const BY_ID = new Map(ANIMALS.map((animal) => [animal.id, animal]));
+
+export const animalById = (id: string | null): Animal | undefined => BY_ID.get(id ?? '');
 
 const words = (text: string): string[] =>
   text

@@ -31,7 +31,7 @@ const queryParameters = ({ query }: Operation) =>
   Object.entries(query?.shape ?? {}).map(([name, schema]) => ({
     name,
     in: 'query',
-    required: true,
+    required: !(schema as z.ZodType).safeParse(undefined).success,
     schema: schemaOf(schema as z.ZodType),
   }));
 

@@ -27,6 +27,22 @@ import {
 import { learnedRecord, shopRecord } from './shop.js';
 import { listChange, listReport, listRow, listRows, newListRows } from './shop-lists.js';
 import { newSupplies, supplyChange, supplyList, supplyRecord, supplyReport } from './supplies.js';
+import {
+  boxChange,
+  boxList,
+  boxRecord,
+  boxReport,
+  boxWithVisits,
+  newBoxes,
+  newVisits,
+  photoBody,
+  seasonQuery,
+  seasonRecord,
+  visitChange,
+  visitList,
+  visitRecord,
+  visitReport,
+} from './trail.js';
 import { paceRecord, workRecord, workTold } from './work.js';
 import { newOffers, offerChange, offerList, offerRecord, offerReport } from './yard.js';
 
@@ -87,6 +103,101 @@ const listOperations = (list: ShopList): Operation[] => {
     },
   ];
 };
+
+const TRAIL_OPERATIONS: readonly Operation[] = [
+  { method: 'get', path: '/api/trail', summary: 'Boxes that are out', answer: boxList },
+  {
+    method: 'post',
+    path: '/api/trail',
+    summary: 'Boxes go out; a number stands on one box',
+    body: newBoxes,
+    answer: boxList,
+  },
+  { method: 'get', path: '/api/trail/csv', summary: 'Boxes that are out as CSV' },
+  {
+    method: 'post',
+    path: '/api/trail/csv',
+    summary: 'Boxes of a CSV; bad lines and numbers that stand already are named',
+    body: csvBody,
+    answer: boxReport,
+  },
+  {
+    method: 'get',
+    path: '/api/trail/season',
+    summary: 'What came of the boxes that are alike in one thing',
+    query: seasonQuery,
+    answer: seasonRecord,
+  },
+  {
+    method: 'get',
+    path: '/api/trail/{id}',
+    summary: 'One box with its visits',
+    answer: boxWithVisits,
+  },
+  {
+    method: 'put',
+    path: '/api/trail/{id}',
+    summary: 'Changes a box',
+    body: boxChange,
+    answer: boxRecord,
+  },
+  {
+    method: 'delete',
+    path: '/api/trail/{id}',
+    summary: 'Takes a box off the list',
+    query: versionQuery,
+    answer: removed,
+  },
+  {
+    method: 'post',
+    path: '/api/trail/{id}/restore',
+    summary: 'Puts a box back on the list',
+    answer: boxRecord,
+  },
+  {
+    method: 'post',
+    path: '/api/visits',
+    summary: 'Keeps visits, each once by its own id',
+    body: newVisits,
+    answer: visitList,
+  },
+  { method: 'get', path: '/api/visits/csv', summary: 'Visits as CSV' },
+  {
+    method: 'post',
+    path: '/api/visits/csv',
+    summary: 'Visits of a CSV; bad lines and numbers of no box are named',
+    body: csvBody,
+    answer: visitReport,
+  },
+  {
+    method: 'put',
+    path: '/api/visits/{id}',
+    summary: 'Changes a visit',
+    body: visitChange,
+    answer: visitRecord,
+  },
+  {
+    method: 'put',
+    path: '/api/visits/{id}/photo',
+    summary: 'Keeps a small picture with a visit, without where it was taken',
+    body: photoBody,
+    answer: visitRecord,
+  },
+  { method: 'get', path: '/api/visits/{id}/photo', summary: 'The picture of a visit' },
+  {
+    method: 'delete',
+    path: '/api/visits/{id}',
+    summary: 'Takes a visit off the list',
+    query: versionQuery,
+    answer: removed,
+  },
+  {
+    method: 'post',
+    path: '/api/visits/{id}/restore',
+    summary: 'Puts a visit back on the list',
+    answer: visitRecord,
+  },
+];
 
 const PLAIN_OPERATIONS: readonly Operation[] = [
   {
@@ -409,5 +520,6 @@ const PLAIN_OPERATIONS: readonly Operation[] = [
 /** Everything that page and server say to each other: what the server describes itself by. */
 export const OPERATIONS: readonly Operation[] = [
   ...PLAIN_OPERATIONS,
+  ...TRAIL_OPERATIONS,
   ...SHOP_LISTS.flatMap(listOperations),
 ];

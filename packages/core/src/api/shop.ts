@@ -7,6 +7,11 @@ import { version } from './fields.js';
 /** How far a scale may be off before somebody would mend it. */
 const off = z.number().min(-5).max(5);
 const minutes = z.number().min(0).max(120);
+const dayOfYear = z
+  .string()
+  .regex(/^\d{2}-\d{2}$/, 'a day of the year is written 04-01')
+  // Of a leap year, so that the 29th of February is one.
+  .refine((said) => z.iso.date().safeParse(`2028-${said}`).success, 'is no day of the year');
 
 const ownedSaw = z.object({
   name: z.string().trim().min(1).max(60),
@@ -40,6 +45,11 @@ export const shopRecord = z.object({
     .regex(/^https?:\/\/[^\s/]{1,200}$/, 'an address begins with http:// or https://')
     .nullable()
     .default(null),
+  /** Times of the year in which nests may not be touched, as the maker has them from the local authority. */
+  closed: z
+    .array(z.object({ from: dayOfYear, to: dayOfYear, what: z.string().trim().max(120) }))
+    .max(12)
+    .default([]),
   /** What changing a saw costs, in minutes. */
   costs: z
     .object({ saw: minutes, tilt: minutes, angle: minutes, stop: minutes, cut: minutes })

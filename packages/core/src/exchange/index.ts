@@ -1,5 +1,6 @@
 export { type PlanReading, planDocument, readBoxPlan, writeBoxPlan } from './box-plan-file.js';
 export { writeBuildPlan } from './build-plan-file.js';
+export { type CalendarDay, writeCalendar } from './calendar-file.js';
 export { CUT_LIST_COLUMNS, writeCutListCsv } from './cut-list-csv.js';
 export { CUT_PLAN_COLUMNS, writeCutPlanCsv } from './cut-plan-csv.js';
 export {
@@ -42,6 +43,15 @@ export {
 export { readStockCsv, writeStockCsv } from './stock-csv.js';
 export { readStock, readYard } from './stock-file.js';
 export { readSuppliesCsv, writeSuppliesCsv } from './supplies-csv.js';
+export {
+  MOST_NUMBER,
+  type NumberedVisit,
+  readBoxesCsv,
+  readVisitsCsv,
+  writeBoxesCsv,
+  writeVisitsCsv,
+} from './trail-csv.js';
+export { readGeoJson, readGpx, writeGeoJson, writeGpx } from './trail-geo.js';
 export {
   count,
   degrees,

@@ -1,3 +1,4 @@
+export { boxYears, type SeenYear } from './box-years.js';
 export { broodOf } from './broods.js';
 export {
   type ClosedTime,
@@ -30,6 +31,7 @@ export {
   LIVED_IN,
   type Mount,
   type TrailBox,
+  UNTOLD_BOX,
   type Visit,
 } from './trail.js';
 export { shortWalk, type Walk } from './walk.js';

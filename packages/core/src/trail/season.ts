@@ -1,5 +1,3 @@
-import { sum } from '../lists/index.js';
-
 /** A share with the interval in which it lies, 95 in 100 times; counts beside it, so that small numbers show. */
 export interface Share {
   of: number;
@@ -63,26 +61,40 @@ export interface SeasonRow {
   fledged: number;
 }
 
+/** What is counted of boxes that are alike. */
+type Counted = Record<'seen' | 'taken' | 'unseen' | 'eggs' | 'young' | 'fledged', number>;
+
 /** Boxes by what they are alike in. A box that nobody visited in a year is counted apart, not as empty. */
 export function seasonBy(years: readonly BoxYear[], by: SeasonKey): SeasonRow[] {
-  const groups = new Map<string | number | null, BoxYear[]>();
+  const groups = new Map<string | number | null, Counted>();
   for (const each of years) {
-    const said = each[by] === '' ? null : each[by];
-    const group = groups.get(said);
-    if (group) group.push(each);
-    else groups.set(said, [each]);
-  }
-  const rows = [...groups].map(([key, group]): SeasonRow => {
-    const seen = group.filter(({ visits }) => visits > 0);
-    return {
-      key,
-      taken: shareOf(seen.filter(({ livedIn }) => livedIn).length, seen.length),
-      unseen: group.length - seen.length,
-      eggs: sum(seen.map(({ eggs }) => eggs)),
-      young: sum(seen.map(({ young }) => young)),
-      fledged: sum(seen.map(({ fledged }) => fledged)),
+    const key = each[by] === '' ? null : each[by];
+    const group = groups.get(key) ?? {
+      seen: 0,
+      taken: 0,
+      unseen: 0,
+      eggs: 0,
+      young: 0,
+      fledged: 0,
     };
-  });
+    groups.set(key, group);
+    if (each.visits === 0) {
+      group.unseen += 1;
+      continue;
+    }
+    group.seen += 1;
+    if (each.livedIn) group.taken += 1;
+    group.eggs += each.eggs;
+    group.young += each.young;
+    group.fledged += each.fledged;
+  }
+  const rows = [...groups].map(
+    ([key, { seen, taken, ...counted }]): SeasonRow => ({
+      key,
+      taken: shareOf(taken, seen),
+      ...counted,
+    }),
+  );
   return rows.sort((a, b) => (by === 'year' || by === 'height' ? inOrder(a, b) : mostFirst(a, b)));
 }
 

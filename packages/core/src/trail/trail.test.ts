@@ -23,6 +23,9 @@ const seen = (on: string, found: Visit['found'], more: Partial<Visit> = {}): Vis
   fledged: null,
   cleaned: false,
   wants: '',
+  guest: '',
+  by: '',
+  note: '',
   ...more,
 });
 const after = (

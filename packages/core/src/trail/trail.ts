@@ -39,7 +39,24 @@ export interface TrailBox {
   keeper: string;
   hungOn: Day | null;
   takenDownOn: Day | null;
+  note: string;
 }
+
+/** Every measure and word of a box that nobody has told yet. */
+export const UNTOLD_BOX: Omit<TrailBox, 'number'> = {
+  animal: null,
+  plan: '',
+  place: '',
+  at: null,
+  height: null,
+  facing: null,
+  mount: null,
+  host: '',
+  keeper: '',
+  hungOn: null,
+  takenDownOn: null,
+  note: '',
+};
 
 /** What is found at a visit; of a bat box and of one that is left alone, that it was not opened. */
 export const FINDINGS = [
@@ -64,6 +81,10 @@ export interface Visit {
   cleaned: boolean;
   /** What wants mending, in words; empty where nothing does. */
   wants: string;
+  /** Who lived in it, where it is another than the box is for; empty where it is not, or nobody knows. */
+  guest: string;
+  by: string;
+  note: string;
 }
 
 /** Findings by which a box was lived in. A nest alone may have been left. */
