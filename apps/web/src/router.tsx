@@ -31,6 +31,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./places/box-page')).BoxPage }),
       },
       {
+        path: 'trail/:id',
+        lazy: async () => ({ Component: (await import('./places/trail-box')).TrailBoxPage }),
+      },
+      {
         path: 'batches/:id',
         lazy: async () => ({ Component: (await import('./batch/batch-page')).BatchPage }),
         children: [

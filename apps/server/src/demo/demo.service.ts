@@ -1,17 +1,29 @@
 import { Injectable } from '@nestjs/common';
 import { batchQuestion } from '@spare-knot/core/api';
+import { daysAfter } from '@spare-knot/core/building';
 import { cutsInOrder } from '@spare-knot/core/cuts';
 import { layoutJob } from '@spare-knot/core/job';
 import { searchLayout } from '@spare-knot/core/layout';
 import { AcceptanceService } from '../batches/acceptance.service.js';
 import { BatchesRepository } from '../batches/batches.repository.js';
+import { BinService } from '../bin/bin.service.js';
 import { Database } from '../database/database.js';
 import { RackRepository } from '../rack/rack.repository.js';
 import { SawingService } from '../sawing/sawing.service.js';
 import { ShopRepository } from '../shop/shop.repository.js';
 import { SuppliesRepository } from '../supplies/supplies.repository.js';
+import { BoxesRepository } from '../trail/boxes.repository.js';
+import { VisitsService } from '../trail/visits.service.js';
 import { YardRepository } from '../yard/yard.repository.js';
-import { demoBatches, demoBoards, demoSawn, demoSaws, demoSupplies } from './osier-landing.js';
+import {
+  demoBatches,
+  demoBoards,
+  demoSawn,
+  demoSaws,
+  demoSpares,
+  demoSupplies,
+} from './osier-landing.js';
+import { demoBoxes, demoVisits, lastSeason } from './rail-trail.js';
 import { demoOffers } from './yard-list.js';
 
 /** Osier Landing, an invented boatyard whose winter crew builds boxes for an invented rail trail. */
@@ -26,6 +38,9 @@ export class DemoService {
     private readonly supplies: SuppliesRepository,
     private readonly acceptance: AcceptanceService,
     private readonly sawing: SawingService,
+    private readonly boxes: BoxesRepository,
+    private readonly visits: VisitsService,
+    private readonly bin: BinService,
   ) {}
 
   /** Loads the demo into an empty house; a house with anything in it, even deleted, is left alone. */
@@ -38,9 +53,22 @@ export class DemoService {
       await this.rack.add(demoBoards());
       await this.yard.add(demoOffers());
       await this.supplies.put(demoSupplies());
-      for (const batch of demoBatches()) await this.batches.add(batch);
+      const batches = new Map<string, string>();
+      for (const batch of demoBatches()) batches.set(batch.name, await this.batches.add(batch));
+      await this.trailSoFar(batches);
+      for (const spares of demoSpares()) await this.bin.put(spares);
       return true;
     });
+  }
+
+  /** Three seasons on the rail trail, up to yesterday. */
+  private async trailSoFar(batches: ReadonlyMap<string, string>): Promise<void> {
+    const yesterday = daysAfter(new Date().toISOString().slice(0, 10), -1);
+    const boxes = demoBoxes(lastSeason(yesterday));
+    const kept = await this.boxes.add(
+      boxes.map((box) => ({ ...box, batch: batches.get(box.plan) ?? null })),
+    );
+    await this.visits.add(demoVisits(kept, yesterday));
   }
 
   /** A batch in the middle of its sawing. */

@@ -2,11 +2,13 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/g
 import type { NewBatch } from '@spare-knot/core/api';
 import { hardwareOf, supplyItem } from '@spare-knot/core/building';
 import { buildBox } from '@spare-knot/core/families';
+import { tooNear } from '@spare-knot/core/trail';
 import { migrate } from '../database/migrate.js';
 import { Acts, picket } from '../testing/acts.js';
 import { openTestServer, type TestServer } from '../testing/test-server.js';
 import { DemoService } from './demo.service.js';
 import { demoBatches } from './osier-landing.js';
+import { demoBoxes, demoVisits, lastSeason } from './rail-trail.js';
 
 /** What a batch takes beside its wood, by the names that drawers go by. */
 function asksFor({ plan }: NewBatch): string[] {
@@ -43,6 +45,25 @@ describe('the demo', () => {
     const drawers: { item: string }[] = (await server.http.get('/api/supplies')).body.supplies;
     const asked = new Set(demoBatches().flatMap(asksFor));
     expect(drawers.filter(({ item }) => asked.has(item)).length).toBeGreaterThanOrEqual(5);
+  });
+
+  test('has forty boxes on the trail, some 250 visits that came after they were hung, and a bin', async () => {
+    const until = '2026-11-26';
+    const boxes = demoBoxes(lastSeason(until)).map((box) => ({ ...box, id: String(box.number) }));
+    const visits = demoVisits(boxes, until);
+    expect(boxes).toHaveLength(40);
+    expect(visits.length).toBeGreaterThan(230);
+    expect(visits.length).toBeLessThan(320);
+    const hungOn = new Map(boxes.map((box) => [box.id, box.hungOn ?? '']));
+    for (const { box, on } of visits) {
+      expect(on > (hungOn.get(box) ?? '')).toBe(true);
+      expect(on <= until).toBe(true);
+    }
+    expect(lastSeason('2027-03-01')).toBe(2026);
+    expect(tooNear(boxes)).toHaveLength(1);
+    await server.app.get(DemoService).loadWhenEmpty();
+    expect((await server.http.get('/api/trail')).body.boxes).toHaveLength(40);
+    expect((await server.http.get('/api/bin')).body.spares.length).toBeGreaterThan(3);
   });
 
   test('migrating again changes nothing', async () => {

@@ -3,6 +3,7 @@ import { animalById } from '@spare-knot/core/animals';
 import {
   type NewBatch,
   type NewBoard,
+  type NewSpares,
   type NewSupply,
   NO_MAKING,
   NO_WISHES,
@@ -333,3 +334,30 @@ function smallBoxes(): NewBatch[] {
 
 /** The batches of the winter, oldest first. */
 export const demoBatches = (): NewBatch[] => [...largeBoxes(), ...smallBoxes()];
+
+/** Panels that were made ahead for the swallows: three boxes but for their roofs and one front. */
+export function demoSpares(): NewSpares[] {
+  const swallows = demoBatches().find(({ name }) => name === 'Swallows for the mooring posts');
+  if (!swallows) return [];
+  const { plan, name } = swallows;
+  const made = (panel: string, role: string, count: number, place: string) => ({
+    panel,
+    count,
+    place,
+    material: plan.wood[role]?.material ?? 'western-red-cedar',
+  });
+  return [
+    {
+      plan,
+      planName: name,
+      panels: [
+        made('front', 'front', 2, 'bin by the window'),
+        made('back', 'back', 3, 'bin by the window'),
+        made('side-left', 'side', 4, 'shelf 2'),
+        made('side-right', 'side', 3, 'shelf 2'),
+        made('floor', 'floor', 5, 'tin under the bench'),
+        made('roof', 'roof', 1, 'shelf 3'),
+      ],
+    },
+  ];
+}

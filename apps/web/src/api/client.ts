@@ -6,6 +6,9 @@ import {
   type BoardChange,
   type BoardRecord,
   type Bought,
+  type BoxChange,
+  type BoxRecord,
+  type BoxWithVisits,
   batchList,
   batchPatch,
   batchRecord,
@@ -14,6 +17,11 @@ import {
   boardList,
   boardRecord,
   bought,
+  boxChange,
+  boxList,
+  boxRecord,
+  boxReport,
+  boxWithVisits,
   csvReport,
   type FromBin,
   fromBin,
@@ -29,11 +37,14 @@ import {
   listRows,
   type NewBatch,
   type NewBoard,
+  type NewBox,
   type NewOffer,
   type NewSpares,
   type NewSupply,
+  type NewVisit,
   newBatch,
   newBoards,
+  newBoxes,
   newOffers,
   newSpares,
   newSupplies,
@@ -53,6 +64,7 @@ import {
   type SawingProgress,
   type SawingRecord,
   type SawnCuts,
+  type SeasonRecord,
   type ShopRecord,
   type SpareChange,
   type SpareRecord,
@@ -64,12 +76,17 @@ import {
   sawingRecord,
   sawingState,
   sawnCuts,
+  seasonRecord,
   shopRecord,
   spareRecord,
   supplyChange,
   supplyList,
   supplyRecord,
   supplyReport,
+  type VisitRecord,
+  visitList,
+  visitRecord,
+  visitReport,
   type WorkRecord,
   type WorkTold,
   workRecord,
@@ -77,6 +94,7 @@ import {
 } from '@spare-knot/core/api';
 import type { ListFields, ShopList } from '@spare-knot/core/exchange';
 import type { Layout } from '@spare-knot/core/layout';
+import type { SeasonKey } from '@spare-knot/core/trail';
 
 import { z } from 'zod';
 
@@ -167,6 +185,25 @@ export const client = {
     ask(spareRecord, 'PUT', `bin/${id}`, change),
   removeSpare: (id: string, version: number) => send('DELETE', `bin/${id}?version=${version}`),
   restoreSpare: (id: string): Promise<SpareRecord> => ask(spareRecord, 'POST', `bin/${id}/restore`),
+  trail: async (): Promise<BoxRecord[]> => (await ask(boxList, 'GET', 'trail')).boxes,
+  trailBox: (id: string): Promise<BoxWithVisits> => ask(boxWithVisits, 'GET', `trail/${id}`),
+  addBoxes: async (boxes: readonly NewBox[]): Promise<BoxRecord[]> =>
+    (await ask(boxList, 'POST', 'trail', z.encode(newBoxes, { boxes: [...boxes] }))).boxes,
+  changeBox: (id: string, change: BoxChange): Promise<BoxRecord> =>
+    ask(boxRecord, 'PUT', `trail/${id}`, z.encode(boxChange, change)),
+  removeBox: (id: string, version: number) => send('DELETE', `trail/${id}?version=${version}`),
+  restoreBox: (id: string): Promise<BoxRecord> => ask(boxRecord, 'POST', `trail/${id}/restore`),
+  importBoxesCsv: (csv: string) => ask(boxReport, 'POST', 'trail/csv', { csv }),
+  importVisitsCsv: (csv: string) => ask(visitReport, 'POST', 'visits/csv', { csv }),
+  season: (by: SeasonKey, year: number | null): Promise<SeasonRecord> =>
+    ask(seasonRecord, 'GET', `trail/season?by=${by}${year === null ? '' : `&year=${year}`}`),
+  addVisits: async (visits: readonly NewVisit[]): Promise<VisitRecord[]> =>
+    (await ask(visitList, 'POST', 'visits', { visits })).visits,
+  removeVisit: (id: string, version: number) => send('DELETE', `visits/${id}?version=${version}`),
+  restoreVisit: (id: string): Promise<VisitRecord> =>
+    ask(visitRecord, 'POST', `visits/${id}/restore`),
+  keepPhoto: (id: string, jpeg: string): Promise<VisitRecord> =>
+    ask(visitRecord, 'PUT', `visits/${id}/photo`, { jpeg }),
   list: async ({ id }: ShopList): Promise<ListRow[]> =>
     (await ask(listRows, 'GET', `lists/${id}`)).rows,
   addToList: async ({ id }: ShopList, rows: readonly ListFields[]): Promise<ListRow[]> =>

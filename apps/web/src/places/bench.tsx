@@ -1,5 +1,6 @@
 import { readySentence, spokenName } from '@spare-knot/core/animals';
 import type { BatchSummary } from '@spare-knot/core/api';
+import { daysAfter } from '@spare-knot/core/building';
 import { animalsOf } from '@spare-knot/core/families';
 import { printMoney } from '@spare-knot/core/measure';
 
@@ -9,6 +10,8 @@ import { Link } from 'react-router';
 import { client } from '../api/client';
 import { BATCHES } from '../api/queries';
 import { SmallPicture } from '../boxview/small-picture';
+import { useDue } from '../trail/use-due';
+import { useTrail } from '../trail/use-trail';
 import { Boundary } from '../ui/boundary';
 import { HeaderEnd } from '../ui/header-end';
 import { messageOf } from '../ui/message-of';
@@ -48,6 +51,7 @@ export function Bench() {
           </Link>
         </div>
       )}
+      <WalksDue />
       <ul className="mt-6 grid grid-cols-1 gap-4">
         {query.data?.map((batch) => (
           <Boundary key={batch.id} what={`“${batch.name}”`}>
@@ -56,6 +60,32 @@ export function Bench() {
         ))}
       </ul>
     </main>
+  );
+}
+
+/** What the trail asks for, beside the batches. */
+function WalksDue() {
+  const { boxes } = useTrail();
+  const { due, day } = useDue(boxes);
+  const week = daysAfter(day, 7);
+  const soon = due.filter(({ due: { on } }) => on <= week);
+  if (soon.length === 0) return null;
+  const late = soon.filter(({ due: { on } }) => on < day).length;
+  return (
+    <p
+      className="card mt-4 flex flex-wrap items-center gap-3 border-2 border-chalk p-3"
+      role="status"
+    >
+      <span>
+        <strong>
+          {soon.length} {soon.length === 1 ? 'box is' : 'boxes are'} to be visited within a week
+        </strong>
+        {late > 0 && `, ${late} of them late`}.
+      </span>
+      <Link className="btn ml-auto" to="/trail">
+        Plan the walk
+      </Link>
+    </p>
   );
 }
 

@@ -4,10 +4,12 @@ import { buildBox, familyById } from '@spare-knot/core/families';
 import { HANGING_WORDS, isHangingWay } from '@spare-knot/core/plan';
 import { assembledDrawing } from '@spare-knot/core/sheets';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
-import { Link, useParams } from 'react-router';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
 import { client } from '../api/client';
 import { PaperPicture } from '../boxview/paper-picture';
+import { BoxDialog } from '../trail/box-dialog';
+import { hangingBox, useTrail } from '../trail/use-trail';
 import { HeaderEnd } from '../ui/header-end';
 import { Trouble } from '../ui/trouble';
 
@@ -90,9 +92,44 @@ function Found({ batch, number }: { batch: BatchRecord; number: number }) {
           <Link className="btn min-h-11" to={`/batches/${batch.id}/build?at=hanging`}>
             How it hangs
           </Link>
+          <HangIt batch={batch} number={number} />
         </p>
       </div>
     </div>
+  );
+}
+
+/** A box that hangs has a page of its own; one that does not is hung from here, and knows its plan. */
+function HangIt({ batch, number }: { batch: BatchRecord; number: number }) {
+  const { boxes, query, add } = useTrail();
+  const [isAsked, setAsked] = useState(false);
+  const go = useNavigate();
+  const hung = boxes.find((box) => box.number === number && box.batch === batch.id);
+  const start = useMemo(() => hangingBox(batch, number), [batch, number]);
+  if (!query.data) return null;
+  if (hung)
+    return (
+      <Link className="btn btn-main min-h-11" to={`/trail/${hung.id}`}>
+        Its page on the trail
+      </Link>
+    );
+  return (
+    <>
+      <button type="button" className="btn btn-main min-h-11" onClick={() => setAsked(true)}>
+        Hang it
+      </button>
+      <BoxDialog
+        title={`Box ${number} hangs`}
+        start={isAsked ? start : null}
+        keepWord="It hangs: keep it"
+        onKeep={async (box) => {
+          const [kept] = (await add([box])) ?? [];
+          if (kept) go(`/trail/${kept.id}`);
+          return kept !== undefined;
+        }}
+        onClose={() => setAsked(false)}
+      />
+    </>
   );
 }
 

@@ -22,6 +22,7 @@ export const PLACES: readonly Place[] = [
   { path: '/rack', label: 'Rack', load: async () => (await import('./rack')).Rack },
   { path: '/yard', label: 'Yard', load: async () => (await import('./yard')).Yard },
   { path: '/spares', label: 'Spares', load: async () => (await import('./spares')).Spares },
+  { path: '/trail', label: 'Trail', load: async () => (await import('./trail')).Trail },
   { path: '/shop', label: 'Shop', load: async () => (await import('./shop')).ShopPlace },
   {
     path: '/handbook',

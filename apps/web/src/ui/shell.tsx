@@ -3,7 +3,7 @@ import { RememberedUnits } from '../measure/units';
 import { PLACES } from '../places/places';
 
 const place = ({ isActive }: { isActive: boolean }) =>
-  `flex h-full items-center border-b-4 px-1 pt-1 font-semibold ${isActive ? 'border-tape text-white' : 'border-transparent text-[#dfe6df] hover:text-white'}`;
+  `flex h-full items-center border-b-4 px-1 pt-1 font-semibold max-sm:px-0.5 ${isActive ? 'border-tape text-white' : 'border-transparent text-[#dfe6df] hover:text-white'}`;
 
 /** The frame of every page: the name, the places, and what the page puts at the right. */
 export function Shell() {
@@ -19,7 +19,7 @@ export function Shell() {
         <NavLink to="/" className="whitespace-nowrap font-slab text-xl font-bold max-sm:text-lg">
           Spare Knot
         </NavLink>
-        <nav aria-label="Places" className="flex h-12 gap-6 max-sm:gap-3">
+        <nav aria-label="Places" className="flex h-12 gap-6 max-sm:gap-2 max-sm:text-[0.85rem]">
           {PLACES.map(({ path, label }) => (
             <NavLink key={path} to={path} end={path === '/'} className={place}>
               {label}

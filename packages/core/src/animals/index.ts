@@ -3,6 +3,7 @@ export {
   FAMILY_NAMES,
   type Range,
   REGION_NAMES,
+  type Region,
   readySentence,
   readyWords,
   spokenName,

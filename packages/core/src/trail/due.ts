@@ -123,7 +123,11 @@ function afterVisit(
   visited: Visited,
   last: Visit,
   closed: readonly ClosedTime[],
+  today: Day,
 ): DueVisit | null {
+  const season = seasonAt(animal, last.on);
+  // What was not looked at in its season is not made up for: it is cleaned for the next.
+  if (season !== null && season.to < today) return cleaning(animal, visited, season.to, closed);
   const brood = broodOf(animal.id);
   if (brood && (last.found === 'eggs' || last.found === 'young'))
     return nesting(last, brood, spokenName(animal));
@@ -136,7 +140,6 @@ function afterVisit(
       }
     );
   }
-  const season = seasonAt(animal, last.on);
   const isIn = season !== null && season.from <= last.on && last.on <= season.to;
   if (!isIn) return cleaning(animal, visited, last.on, closed);
   switch (last.found) {
@@ -157,6 +160,26 @@ function afterVisit(
   }
 }
 
+/** Months in which bats are about and leave droppings, north of the equator; half a year later south of it. Common practice, no source. */
+const WARM = { from: 5, to: 9 };
+
+/** A day in the warm months: the one asked for, or the first of the next. */
+function inWarmMonths({ region }: Animal, day: Day): Day {
+  const shift = region === 'au' ? 6 : 0;
+  for (let days = 0; ; days += 1) {
+    const at = daysAfter(day, days);
+    const month = ((Number(at.slice(5, 7)) + shift + 11) % 12) + 1;
+    if (WARM.from <= month && month <= WARM.to) return at;
+  }
+}
+
+/** What was missed in the warm months is not made up for in the cold. */
+function belowOn(animal: Animal, day: Day, today: Day): Day {
+  const on = inWarmMonths(animal, day);
+  const next = inWarmMonths(animal, today);
+  return on < today && next > today ? next : on;
+}
+
 const isBat = ({ family }: Animal): boolean => family === 'bat';
 
 /**
@@ -164,12 +187,13 @@ const isBat = ({ family }: Animal): boolean => family === 'bat';
  * after the first visit.
  *
  * @param closed times of the year in which nests may not be touched, as the maker has entered them
- * @example nextVisit(box, { last: null, cleanedOn: null }, [])?.kind // 'first'
+ * @example nextVisit(box, { last: null, cleanedOn: null }, [], '2027-03-01')?.kind // 'first'
  */
 export function nextVisit(
   box: Pick<TrailBox, 'animal' | 'hungOn' | 'takenDownOn'>,
   visited: Visited,
   closed: readonly ClosedTime[],
+  today: Day,
 ): DueVisit | null {
   const { hungOn, takenDownOn } = box;
   if (hungOn === null || takenDownOn !== null) return null;
@@ -184,9 +208,9 @@ export function nextVisit(
   if (!animal) return null;
   if (isBat(animal))
     return due(
-      daysAfter(last.on, BELOW),
+      belowOn(animal, daysAfter(last.on, BELOW), today),
       'below',
       text`Look below it for droppings and count at dusk. A bat box is not opened.`,
     );
-  return afterVisit(animal, visited, last, closed);
+  return afterVisit(animal, visited, last, closed, today);
 }

@@ -1,5 +1,6 @@
 export { boxYears, type SeenYear } from './box-years.js';
 export { broodOf } from './broods.js';
+export { findingsFor, type Stop, whatToCarry } from './carry.js';
 export {
   type ClosedTime,
   type DueVisit,

@@ -4,7 +4,9 @@ import { ANIMALS, animalById } from '../animals/index.js';
 import { daysAfter, daysBetween } from '../building/index.js';
 import { at, must, sum } from '../lists/index.js';
 import { plainText } from '../text/index.js';
+import { boxYears, type SeenYear } from './box-years.js';
 import { broodOf } from './broods.js';
+import { findingsFor, type Stop, whatToCarry } from './carry.js';
 import { firstOpen, isClosed, nextVisit, seasonAt } from './due.js';
 import { metresBetween, tooNear } from './near.js';
 import { type BoxYear, seasonBy, shareOf } from './season.js';
@@ -33,21 +35,30 @@ const after = (
   last: Visit,
   cleanedOn: string | null = null,
   closed = [] as { from: string; to: string }[],
-) => nextVisit(hung(animal), { last, cleanedOn }, closed);
+) => nextVisit(hung(animal), { last, cleanedOn }, closed, last.on);
 
 describe('when a box is visited next', () => {
   test('the first time within a week, whoever it is for; never where it hangs nowhere', () => {
     for (const animal of [null, 'black-capped-chickadee', 'crevice-bats-na'])
-      expect(nextVisit(hung(animal), { last: null, cleanedOn: null }, [])).toMatchObject({
+      expect(
+        nextVisit(hung(animal), { last: null, cleanedOn: null }, [], '2027-03-01'),
+      ).toMatchObject({
         on: '2027-02-27',
         kind: 'first',
       });
     const down = { ...hung('tree-swallow'), takenDownOn: '2027-03-01' };
-    expect(nextVisit(down, { last: null, cleanedOn: null }, [])).toBeNull();
-    expect(nextVisit({ ...down, hungOn: null }, { last: null, cleanedOn: null }, [])).toBeNull();
+    expect(nextVisit(down, { last: null, cleanedOn: null }, [], '2027-03-01')).toBeNull();
+    expect(
+      nextVisit({ ...down, hungOn: null }, { last: null, cleanedOn: null }, [], '2027-03-01'),
+    ).toBeNull();
     // Without an animal there is no calendar.
     expect(
-      nextVisit(hung(null), { last: seen('2027-02-27', 'empty'), cleanedOn: null }, []),
+      nextVisit(
+        hung(null),
+        { last: seen('2027-02-27', 'empty'), cleanedOn: null },
+        [],
+        '2027-03-01',
+      ),
     ).toBeNull();
   });
 
@@ -75,6 +86,16 @@ describe('when a box is visited next', () => {
       for (const found of FINDINGS)
         expect(after(id, seen('2027-06-01', found))?.kind).toBe('below');
     }
+  });
+
+  test('below a bat box somebody looks in the warm months, north and south', () => {
+    const next = (animal: string, on: string) => after(animal, seen(on, 'not-opened'))?.on;
+    expect(next('crevice-bats-na', '2027-06-01')).toBe('2027-07-31');
+    expect(next('crevice-bats-na', '2027-09-01')).toBe('2028-05-01');
+    expect(next('microbats-au', '2027-03-15')).toBe('2027-11-01');
+    const visited = { last: seen('2027-06-01', 'not-opened'), cleanedOn: null };
+    const missed = (today: string) => nextVisit(hung('crevice-bats-na'), visited, [], today)?.on;
+    expect([missed('2027-09-01'), missed('2027-11-27')]).toEqual(['2027-07-31', '2028-05-01']);
   });
 
   test('in the season every two weeks, after eggs when they hatch, a second brood where it is usual', () => {
@@ -127,6 +148,18 @@ describe('when a box is visited next', () => {
     );
   });
 
+  test('a season that went by unseen is not made up for: the box is cleaned for the next', () => {
+    for (const found of ['empty', 'nest', 'eggs', 'young', 'unwanted'] as const) {
+      const visited = { last: seen('2027-04-10', found), cleanedOn: null };
+      const box = hung('black-capped-chickadee');
+      expect(nextVisit(box, visited, [], '2027-11-27')).toMatchObject({
+        kind: 'clean',
+        on: '2028-02-02',
+      });
+      expect(nextVisit(box, visited, [], '2027-04-20')?.kind).not.toBe('clean');
+    }
+  });
+
   test('a closed time may go over new year; a season goes over it where the animal’s does', () => {
     const closed = [{ from: '11-01', to: '02-28' }];
     expect(
@@ -137,6 +170,92 @@ describe('when a box is visited next', () => {
     expect(seasonAt(owl, '2027-03-01')).toEqual({ from: '2027-01-01', to: '2027-05-31' });
     expect(seasonAt(owl, '2027-07-01')?.from).toBe('2028-01-01');
     expect(seasonAt(must(animalById('microbats-au'), 'bats'), '2027-07-01')).toBeNull();
+  });
+});
+
+describe('what to carry', () => {
+  const stop = (number: number, height: number | null, kind: Stop['kind'], wants = '') => ({
+    box: { number, height: height === null ? null : height * 320_000, animal: null },
+    kind,
+    wants,
+  });
+  const carried = (...stops: Stop[]) => whatToCarry(stops).map(plainText).join(' ');
+
+  test('a ladder for what is out of reach and opened, for nothing else; what is unknown is named', () => {
+    const said = carried(
+      stop(1, 1.5, 'look'),
+      stop(2, 4, 'look'),
+      stop(3, 5, 'below'),
+      stop(4, null, 'look'),
+    );
+    expect(said).toContain('ladder for box 2, up to');
+    expect(said).toContain('two people');
+    expect(said).toContain('whether a ladder is wanted: 4');
+    expect(carried(stop(1, 1.5, 'look'))).not.toContain('adder');
+    expect(whatToCarry([])).toEqual([]);
+  });
+
+  test('what is to be cleaned and mended stands with its boxes', () => {
+    const said = carried(stop(7, 1, 'clean', 'roof split'), stop(8, 1, 'first'));
+    expect(said).toContain('clean box 7');
+    expect(said).toContain('box 7, roof split');
+    expect(said).toContain('fixings for box 8');
+  });
+
+  test('a bat box is not opened: nothing else can be found in it', () => {
+    expect(findingsFor('crevice-bats-na')).not.toContain('eggs');
+    expect(findingsFor('tree-swallow')).toContain('eggs');
+  });
+});
+
+describe('the years of a box', () => {
+  const box = {
+    animal: 'tree-swallow',
+    plan: '',
+    place: '',
+    facing: null,
+    height: 700_000,
+    hungOn: '2025-03-01',
+    takenDownOn: null,
+  };
+  const seenIn = (year: number, livedIn: boolean) => ({
+    year,
+    visits: 2,
+    livedIn,
+    eggs: 1,
+    young: 0,
+    fledged: 0,
+  });
+  const years = (of: object, ...seen: SeenYear[]) =>
+    boxYears({ ...box, ...of }, seen, 2027).map(({ year, visits }) => [year, visits]);
+
+  test('go from the first season it hung for to this one, seen or not', () => {
+    expect(years({}, seenIn(2026, true))).toEqual([
+      [2025, 0],
+      [2026, 2],
+      [2027, 0],
+    ]);
+    expect(years({ hungOn: '2025-08-01' })).toEqual([
+      [2026, 0],
+      [2027, 0],
+    ]);
+    expect(years({ hungOn: '2025-08-01', animal: 'eastern-rosella' })).toHaveLength(3);
+    expect(years({ takenDownOn: '2025-10-01' })).toEqual([[2025, 0]]);
+    expect(boxYears(box, [], 2025)).toMatchObject([{ height: 2, year: 2025 }]);
+  });
+
+  test('a year in which it was lived in counts wherever it lies', () => {
+    expect(years({ hungOn: null }, seenIn(2024, true), seenIn(2025, false))).toEqual([[2024, 2]]);
+    expect(years({}, seenIn(2023, true), seenIn(2024, false))).toEqual([
+      [2023, 2],
+      [2025, 0],
+      [2026, 0],
+      [2027, 0],
+    ]);
+    expect(years({ takenDownOn: '2025-10-01' }, seenIn(2026, true))).toEqual([
+      [2025, 0],
+      [2026, 2],
+    ]);
   });
 });
 
