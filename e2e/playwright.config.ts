@@ -13,6 +13,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // Where a test holds up what the page asks for, nothing may answer in the server's place.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium-headless-shell',
       args: [

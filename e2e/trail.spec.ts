@@ -116,6 +116,40 @@ test('visits recorded while the server is dead wait on the phone, through a relo
   await expect(page.locator('[data-visit]')).toHaveCount(3);
 });
 
+test('out of reach of the house the page opens again, shows the box and takes a visit; back home it is kept', async ({
+  page,
+  server,
+  browser,
+}) => {
+  await hang(page, 504, 'far end');
+  await openBox(page, 504);
+  const phone = await browser.newContext({
+    baseURL: server.address,
+    serviceWorkers: 'allow',
+    viewport: { width: 390, height: 844 },
+  });
+  const outdoors = await phone.newPage();
+  await outdoors.goto(page.url());
+  await expect(outdoors.locator('html[data-outdoors="ready"]')).toBeAttached();
+  // Once more, so that what is asked for goes over the shelf.
+  await outdoors.reload();
+  await expect(outdoors.getByText('far end')).toBeVisible();
+  await outdoors.goto('/trail');
+  await expect(outdoors.getByText(/What to carry/)).toBeVisible();
+  await server.kill();
+  await outdoors.reload();
+  await expect(outdoors.getByText(/What to carry/)).toBeVisible();
+  await outdoors.goto(page.url());
+  await expect(outdoors.getByText('far end')).toBeVisible();
+  await visit(outdoors, 'Empty');
+  await outdoors.reload();
+  await expect(outdoors.getByText('1 visit is kept on this device')).toBeVisible();
+  await server.start();
+  await expect(outdoors.getByText(/kept on this device/)).toBeHidden({ timeout: 20_000 });
+  await expect(outdoors.locator('[data-visit]')).toContainText('Empty');
+  await phone.close();
+});
+
 test('the walk: what is due, in the shortest order, what to carry, on a phone; a closed time is heeded', async ({
   page,
 }) => {

@@ -8,11 +8,14 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { z } from 'zod';
 import { queries } from './api/queries';
+import { openOutdoors } from './outdoors/open-outdoors';
 import { router } from './router';
 import { NoticeProvider } from './ui/notice';
 
 // The content security policy forbids code made from text, which is how zod would otherwise speed itself up.
 z.config({ jitless: true });
+
+openOutdoors();
 
 const root = document.getElementById('root');
 if (root) {
