@@ -45,11 +45,6 @@ test('pictures of every main view', async ({ page }) => {
   await expect(page.locator('canvas')).toBeVisible();
   await page.waitForTimeout(1500);
   await page.screenshot({ path: path('dry-fit') });
-  await page.getByRole('tab', { name: 'Beside the wood' }).click();
-  await expect(page.getByRole('region', { name: 'Boring the entrance' })).toContainText(
-    'Bore it with',
-  );
-  await page.screenshot({ path: path('beside-the-wood') });
   await page.getByRole('link', { name: 'Choose the wood' }).click();
   await expect(page.locator('[data-board="Picket"]')).toBeVisible();
   await page.screenshot({ path: path('wood') });
@@ -110,19 +105,17 @@ test('pictures of every main view', async ({ page }) => {
   await page.getByRole('button', { name: '3 Left side' }).click();
   await page.waitForTimeout(300);
   await page.screenshot({ path: path('assembly') });
-  await page.getByRole('tab', { name: 'Time and cost' }).click();
-  await page.getByLabel('hours a day you work at it').fill('2');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Up by').fill('2027-04-21');
-  await expect(
-    page.getByRole('region', { name: 'Calendar' }).getByRole('listitem'),
-  ).not.toHaveCount(0);
-  await page.screenshot({ path: path('time') });
   await page.goto('/spares');
   await page.getByLabel(/^A scrap in one line/).fill('5/8 x 5 1/2 x 14 cedar rough');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-become]').first()).toBeVisible();
   await page.screenshot({ path: path('spares') });
+  await page.goto('/trail?at=plan');
+  await expect(page.getByRole('button', { name: /^Box 12,/ })).toBeVisible();
+  await page.screenshot({ path: path('trail') });
+  await page.goto('/trail?at=season');
+  await expect(page.locator('[data-season]').first()).toBeVisible();
+  await page.screenshot({ path: path('season') });
   await page.goto('/');
   await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
   await page.getByRole('link', { name: /^Layout/ }).click();

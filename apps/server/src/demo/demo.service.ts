@@ -23,7 +23,7 @@ import {
   demoSpares,
   demoSupplies,
 } from './osier-landing.js';
-import { demoBoxes, demoVisits, lastSeason } from './rail-trail.js';
+import { demoBoxes, demoVisits } from './rail-trail.js';
 import { demoOffers } from './yard-list.js';
 
 /** Osier Landing, an invented boatyard whose winter crew builds boxes for an invented rail trail. */
@@ -64,7 +64,7 @@ export class DemoService {
   /** Three seasons on the rail trail, up to yesterday. */
   private async trailSoFar(batches: ReadonlyMap<string, string>): Promise<void> {
     const yesterday = daysAfter(new Date().toISOString().slice(0, 10), -1);
-    const boxes = demoBoxes(lastSeason(yesterday));
+    const boxes = demoBoxes(yesterday);
     const kept = await this.boxes.add(
       boxes.map((box) => ({ ...box, batch: batches.get(box.plan) ?? null })),
     );

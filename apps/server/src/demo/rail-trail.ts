@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { NewBox, NewVisit } from '@spare-knot/core/api';
+import { daysAfter } from '@spare-knot/core/building';
 import { fromMm } from '@spare-knot/core/measure';
 import { broodOf, type Facing, type Finding, UNTOLD_BOX } from '@spare-knot/core/trail';
 
@@ -95,6 +96,12 @@ const STRETCHES: readonly Stretch[] = [
   },
 ];
 
+/** Boxes that were hung so many days ago. */
+const JUST_HUNG: ReadonlyMap<number, number> = new Map([
+  [24, 9],
+  [25, 3],
+]);
+
 /** Where the invented trail begins, and how it bends. */
 const START = { latitude: 44.9021, longitude: -75.2114 };
 const METRE = 1 / 111_195;
@@ -120,11 +127,15 @@ function placeAt(along: number, aside: number) {
 }
 
 /** The last year whose season is over: by October it is. */
-export const lastSeason = (today: string): number =>
+const lastSeason = (today: string): number =>
   Number(today.slice(0, 4)) - (today.slice(5) >= '10-01' ? 0 : 1);
 
-/** Forty boxes, hung before three seasons, the last of them in this year; one taken down, one pair too near, one whose place nobody told. */
-export function demoBoxes(year: number): NewBox[] {
+/**
+ * Forty boxes, hung before three seasons, the last of them in this year; one taken down, one pair too near, one whose place nobody
+ * told, two hung only days ago.
+ */
+export function demoBoxes(until: string): NewBox[] {
+  const year = lastSeason(until);
   const random = chance();
   let number = 0;
   return STRETCHES.flatMap((stretch, which) =>
@@ -146,7 +157,9 @@ export function demoBoxes(year: number): NewBox[] {
         mount: stretch.mount,
         host: stretch.host,
         keeper: stretch.keeper,
-        hungOn: `${winter}-${winter === year ? '03' : '02'}-${10 + random(15)}`,
+        hungOn: JUST_HUNG.has(number)
+          ? daysAfter(until, -(JUST_HUNG.get(number) ?? 0))
+          : `${winter}-${winter === year ? '03' : '02'}-${10 + random(15)}`,
         takenDownOn: number === 7 ? `${year - 1}-10-04` : null,
       };
     }),

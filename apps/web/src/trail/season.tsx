@@ -73,7 +73,13 @@ function Chart({ rows, by }: { rows: readonly Row[]; by: SeasonKey }) {
             maxBarSize={70}
             isAnimationActive={false}
           >
-            <ErrorBar dataKey="spread" width={8} strokeWidth={2} stroke="#1d5a96" />
+            <ErrorBar
+              dataKey="spread"
+              width={8}
+              strokeWidth={2}
+              stroke="#1d5a96"
+              isAnimationActive={false}
+            />
             <LabelList dataKey="counts" position="insideBottom" fill="#1f2e27" fontSize={13} />
           </Bar>
         </BarChart>
