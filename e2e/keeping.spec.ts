@@ -1,6 +1,7 @@
+import { readFileSync } from 'node:fs';
 import { at } from '@spare-knot/core/lists';
 
-import { chooseWood, expect, kept, startBatch, test, type } from './test-server.js';
+import { breaksNoRule, chooseWood, expect, kept, startBatch, test, type } from './test-server.js';
 
 const rackCount = async (page: import('@playwright/test').Page): Promise<number> => {
   await page.goto('/rack');
@@ -189,4 +190,27 @@ test('a deleted batch can be put back; an unknown address leads back to the benc
   await expect(page.getByRole('heading', { name: 'A box to lose' })).toBeVisible();
   await page.goto('/nowhere');
   await expect(page.getByText('The address leads nowhere.')).toBeVisible();
+});
+
+test('the whole shop goes out as one file; into a shop that is not empty nothing is mixed', async ({
+  page,
+}) => {
+  await page.goto('/shop');
+  const everything = page.getByRole('region', { name: 'Everything out and in' });
+  const download = page.waitForEvent('download');
+  await everything.getByRole('link', { name: 'Everything out' }).click();
+  const file = await (await download).path();
+  await everything.getByLabel('Archive of a shop').setInputFiles({
+    name: 'shop.zip',
+    mimeType: 'application/zip',
+    buffer: readFileSync(file),
+  });
+  await expect(everything.getByRole('alert')).toContainText('Something is kept here already');
+  await everything.getByLabel('Archive of a shop').setInputFiles({
+    name: 'shop.zip',
+    mimeType: 'application/zip',
+    buffer: Buffer.from('no archive'),
+  });
+  await expect(everything.getByRole('alert')).toContainText('is no ZIP file');
+  await breaksNoRule(page);
 });

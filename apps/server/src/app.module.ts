@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { ArchiveModule } from './archive/archive.module.js';
 import { BatchesModule } from './batches/batches.module.js';
 import { BenchWorkModule } from './bench-work/bench-work.module.js';
 import { BinModule } from './bin/bin.module.js';
@@ -27,6 +28,7 @@ import { YardModule } from './yard/yard.module.js';
     SuppliesModule,
     ShopListsModule,
     TrailModule,
+    ArchiveModule,
     BenchWorkModule,
     DemoModule,
   ],

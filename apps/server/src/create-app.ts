@@ -33,6 +33,8 @@ export function dress(app: INestApplication, pages: string | null, extraHost?: s
       referrerPolicy: { policy: 'no-referrer' },
     }),
   );
+  // A whole shop at once; everywhere else what is sent is small.
+  app.use('/api/archive', express.raw({ type: 'application/zip', limit: '100mb' }));
   express4.useBodyParser('json', { limit: '4mb' });
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();

@@ -22,7 +22,8 @@ dress(
   process.env.SPARE_KNOT_PUBLIC_HOST,
 );
 await migrate(app.get(KNEX));
-await app.get(DemoService).loadWhenEmpty();
+// A shop of one's own begins without the invented one.
+if (process.env.SPARE_KNOT_DEMO !== 'no') await app.get(DemoService).loadWhenEmpty();
 // A first start that was ended before this begins anew: see bin/start.
 const firstStart = process.env.SPARE_KNOT_FIRST_START;
 if (firstStart) await rm(firstStart, { force: true });

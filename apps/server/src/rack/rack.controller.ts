@@ -11,13 +11,14 @@ import {
   newBoards,
   versionOnly,
 } from '@spare-knot/core/api';
-import { readStockCsv, writeStockCsv } from '@spare-knot/core/exchange';
+import { readStockCsv } from '@spare-knot/core/exchange';
 import { liesOnBoard } from '@spare-knot/core/wood';
 import { z } from 'zod';
 import { KeptController } from '../database/kept.controller.js';
 import { badInput } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { RackRepository } from './rack.repository.js';
+import { rackCsv } from './rack-csv.js';
 
 const show = (board: BoardRecord) => z.encode(boardRecord, board);
 
@@ -58,14 +59,7 @@ export class RackController extends KeptController<BoardRecord> {
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="rack.csv"')
   async csv() {
-    return writeStockCsv(
-      (await this.rack.list()).map(({ name, quantity, ...kind }) => ({
-        name,
-        quantity,
-        nominal: null,
-        kind,
-      })),
-    );
+    return rackCsv(await this.rack.list());
   }
 
   @Post('csv')

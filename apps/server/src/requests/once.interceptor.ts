@@ -11,7 +11,8 @@ const KEY = /^[\x21-\x7e]{8,80}$/;
 /** What was asked: two writes under one key must be one and the same. */
 const fingerprintOf = ({ method, originalUrl, body }: Request): string =>
   createHash('sha256')
-    .update(`${method} ${originalUrl} ${JSON.stringify(body ?? null)}`)
+    .update(`${method} ${originalUrl} `)
+    .update(Buffer.isBuffer(body) ? body : JSON.stringify(body ?? null))
     .digest('hex');
 
 /** The key of a write; null where it came without. */

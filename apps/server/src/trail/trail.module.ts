@@ -10,6 +10,6 @@ import { VisitsService } from './visits.service.js';
   imports: [BatchesModule],
   controllers: [TrailController, VisitsController],
   providers: [BoxesRepository, VisitsRepository, VisitsService],
-  exports: [BoxesRepository, VisitsService],
+  exports: [BoxesRepository, VisitsRepository, VisitsService],
 })
 export class TrailModule {}

@@ -1,5 +1,7 @@
 import {
+  type ArchiveRead,
   acceptance,
+  archiveRead,
   type BatchPatch,
   type BatchRecord,
   type BatchSummary,
@@ -116,6 +118,8 @@ export const newKey = (): string => crypto.randomUUID();
 
 interface Sending {
   body?: unknown;
+  /** Sent as it is instead of a body. */
+  zip?: Blob;
   /** Every write has one; a new one unless it is the same write again. */
   key?: string;
 }
@@ -123,7 +127,7 @@ interface Sending {
 async function send(
   method: string,
   path: string,
-  { body, key = newKey() }: Sending = {},
+  { body, zip, key = newKey() }: Sending = {},
 ): Promise<Response> {
   let response: Response;
   try {
@@ -132,8 +136,10 @@ async function send(
       headers: {
         ...(method !== 'GET' && { 'Idempotency-Key': key }),
         ...(body !== undefined && { 'Content-Type': 'application/json' }),
+        ...(zip && { 'Content-Type': 'application/zip' }),
       },
       ...(body !== undefined && { body: JSON.stringify(body) }),
+      ...(zip && { body: zip }),
     });
   } catch {
     throw new Trouble({
@@ -185,6 +191,8 @@ export const client = {
     ask(spareRecord, 'PUT', `bin/${id}`, change),
   removeSpare: (id: string, version: number) => send('DELETE', `bin/${id}?version=${version}`),
   restoreSpare: (id: string): Promise<SpareRecord> => ask(spareRecord, 'POST', `bin/${id}/restore`),
+  readArchive: async (zip: Blob): Promise<ArchiveRead> =>
+    archiveRead.parse(await (await send('POST', 'archive', { zip })).json()),
   trail: async (): Promise<BoxRecord[]> => (await ask(boxList, 'GET', 'trail')).boxes,
   trailBox: (id: string): Promise<BoxWithVisits> => ask(boxWithVisits, 'GET', `trail/${id}`),
   addBoxes: async (boxes: readonly NewBox[]): Promise<BoxRecord[]> =>

@@ -4,6 +4,7 @@ import { PAPERS, PEOPLE } from '@spare-knot/core/exchange';
 import { useQuery } from '@tanstack/react-query';
 import { client } from '../api/client';
 import { ListTable } from '../lists/list-table';
+import { Everything } from '../shop/everything';
 import { SawRow } from '../shop/saw-row';
 import { SAW_NAMES, usualSaw } from '../shop/saw-words';
 import { SuppliesList } from '../shop/supplies-list';
@@ -139,6 +140,7 @@ export function ShopPlace() {
           <SuppliesList />
           <ListTable list={PEOPLE} />
           <ListTable list={PAPERS} />
+          <Everything />
           <section aria-label="What changing a saw costs" className="mt-6">
             <h2 className="text-xl">What changing a saw costs</h2>
             <p className="max-w-3xl text-soft">

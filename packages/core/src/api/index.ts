@@ -1,3 +1,4 @@
+export { type ArchiveRead, archiveRead } from './archive.js';
 export { atFullPrice, batchQuestion, woodAsked } from './batch-question.js';
 export {
   type Acceptance,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { SHOP_LISTS, type ShopList } from '../exchange/index.js';
+import { archiveRead } from './archive.js';
 import {
   acceptance,
   batchList,
@@ -200,6 +201,13 @@ const TRAIL_OPERATIONS: readonly Operation[] = [
 ];
 
 const PLAIN_OPERATIONS: readonly Operation[] = [
+  { method: 'get', path: '/api/archive', summary: 'The whole shop as a ZIP' },
+  {
+    method: 'post',
+    path: '/api/archive',
+    summary: 'Reads such a ZIP, sent as application/zip, into an empty shop',
+    answer: archiveRead,
+  },
   {
     method: 'get',
     path: '/api/health',
