@@ -175,7 +175,8 @@ test('the plan shows each box by shape and number, and opens it with Enter; the 
   await page.goto('/trail?at=plan');
   const box = page.getByRole('button', { name: /^Box 12,/ });
   await expect(box).toBeVisible();
-  await breaksNoRule(page);
+  // Boxes stand where they stand, however near on the plan: the place of a target is what it says (2.5.8, essential).
+  await breaksNoRule(page, ['target-size']);
   await box.focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Box 12' })).toBeVisible();

@@ -1,50 +1,52 @@
 import type { ListColumn } from '@spare-knot/core/exchange';
 import { useState } from 'react';
+import { WordField } from '../ui/word-field';
 
-/** What stands in a column, typed or chosen; words are kept on leaving the field or with Enter, Escape leaves them as they were. */
-export function ListField({
-  column,
-  label,
-  value,
-  onChange,
-}: {
-  column: ListColumn;
+interface Props {
   label: string;
   value: string;
   onChange: (value: string) => void;
-}) {
-  const [text, setText] = useState<string | null>(null);
-  if (column.kind === 'choice')
-    return (
-      <select
-        className="field"
-        aria-label={label}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      >
-        <option value="">not said</option>
-        {column.options.map((option) => (
-          <option key={option}>{option}</option>
-        ))}
-      </select>
-    );
-  const keep = () => {
-    if (text !== null && text.trim() !== value) onChange(text.trim());
-    setText(null);
-  };
+}
+
+/** A day is kept when the field is left, since it is a day only when it is whole. */
+function DayField({ label, value, onChange }: Props) {
+  const [said, setSaid] = useState<string | null>(null);
   return (
     <input
-      className={column.kind === 'day' ? 'field' : 'field w-full min-w-32'}
-      type={column.kind === 'day' ? 'date' : 'text'}
+      type="date"
+      className="field"
       aria-label={label}
-      maxLength={column.kind === 'words' ? column.most : undefined}
-      value={text ?? value}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={keep}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') keep();
-        if (event.key === 'Escape') setText(null);
+      value={said ?? value}
+      onChange={(event) => setSaid(event.target.value)}
+      onBlur={() => {
+        if (said !== null && said !== value) onChange(said);
+        setSaid(null);
       }}
     />
   );
+}
+
+/** What stands in a column, typed or chosen. */
+export function ListField({ column, ...field }: Props & { column: ListColumn }) {
+  const { label, value, onChange } = field;
+  switch (column.kind) {
+    case 'words':
+      return <WordField {...field} most={column.most} className="w-full min-w-32" />;
+    case 'day':
+      return <DayField {...field} />;
+    case 'choice':
+      return (
+        <select
+          className="field"
+          aria-label={label}
+          value={value}
+          onChange={(event) => onChange(event.target.value)}
+        >
+          <option value="">not said</option>
+          {column.options.map((option) => (
+            <option key={option}>{option}</option>
+          ))}
+        </select>
+      );
+  }
 }

@@ -7,38 +7,11 @@ import { client } from '../api/client';
 import { useUnits } from '../measure/units';
 import { CsvButtons } from '../ui/csv-buttons';
 import { Trouble } from '../ui/trouble';
+import { WordField } from '../ui/word-field';
 import { CountField, MetalField, PackFields } from './supply-fields';
 import { useSupplies } from './use-supplies';
 
 const EMPTY = { drive: '', weather: null, count: 0, pack: null, price: null } as const;
-
-/** Words typed where they stand, kept on leaving the field. */
-function WordsField({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-}) {
-  const [text, setText] = useState<string | null>(null);
-  const keep = () => {
-    if (text !== null && text.trim() !== value) onChange(text.trim());
-    setText(null);
-  };
-  return (
-    <input
-      className="field w-24"
-      aria-label={label}
-      maxLength={40}
-      value={text ?? value}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={keep}
-      onKeyDown={(event) => event.key === 'Enter' && keep()}
-    />
-  );
-}
 
 function SupplyRow({
   supply,
@@ -66,8 +39,10 @@ function SupplyRow({
         <PackFields name={name} counted={counted} pack={pack} price={price} onTell={onTell} />
       </td>
       <td className="py-1.5 pr-3">
-        <WordsField
+        <WordField
           label={`Drive of ${name}`}
+          most={40}
+          className="w-24"
           value={drive}
           onChange={(next) => onTell({ drive: next })}
         />

@@ -1,45 +1,17 @@
 import type { KeptPlans, SpareRecord } from '@spare-knot/core/api';
 import { materialName } from '@spare-knot/core/wood';
 import { Trash2 } from 'lucide-react';
-import { useState } from 'react';
 import { useWidth } from '../board/use-width';
 import { Length } from '../measure/length';
 import { AmountField } from '../ui/amount-field';
 import { Trouble } from '../ui/trouble';
+import { WordField } from '../ui/word-field';
 import { BinPanelDrawing, sizeOf } from './bin-panel';
 import { PutInBin } from './put-in-bin';
 import { useBin } from './use-bin';
 
 /** Pixels that the longest panel of the bin may be high, and the widest wide. */
 const MOST = { high: 210, wide: 200 };
-
-function PlaceField({
-  name,
-  value,
-  onChange,
-}: {
-  name: string;
-  value: string;
-  onChange: (place: string) => void;
-}) {
-  const [text, setText] = useState<string | null>(null);
-  const keep = () => {
-    if (text !== null && text.trim() !== value) onChange(text.trim());
-    setText(null);
-  };
-  return (
-    <input
-      className="field w-full"
-      aria-label={`Where ${name} lies`}
-      placeholder="lies where?"
-      maxLength={120}
-      value={text ?? value}
-      onChange={(event) => setText(event.target.value)}
-      onBlur={keep}
-      onKeyDown={(event) => event.key === 'Enter' && keep()}
-    />
-  );
-}
 
 function Panel({
   spare,
@@ -79,7 +51,13 @@ function Panel({
           value={count}
           onChange={(next) => next !== null && Number.isInteger(next) && onChange({ count: next })}
         />
-        <PlaceField name={name} value={place} onChange={(next) => onChange({ place: next })} />
+        <WordField
+          label={`Where ${name} lies`}
+          placeholder="lies where?"
+          most={120}
+          value={place}
+          onChange={(next) => onChange({ place: next })}
+        />
         <button
           type="button"
           className="btn btn-quiet"

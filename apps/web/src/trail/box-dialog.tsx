@@ -1,7 +1,6 @@
 import type { NewBox } from '@spare-knot/core/api';
-import { X } from 'lucide-react';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
+import { OverPage } from '../ui/over-page';
 import { BoxFields } from './box-fields';
 import { faultOf } from './use-trail';
 
@@ -60,32 +59,18 @@ export function BoxDialog({
   onClose: () => void;
 }) {
   return (
-    <Dialog.Root open={start !== null} onOpenChange={(isOpen) => !isOpen && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-x-0 top-0 z-40 mx-auto max-h-dvh w-full max-w-2xl overflow-y-auto bg-card p-4 sm:top-6 sm:max-h-[calc(100dvh-3rem)] sm:rounded-xl sm:border sm:border-line"
-        >
-          <div className="mb-3 flex items-start justify-between gap-3">
-            <Dialog.Title className="text-2xl">{title}</Dialog.Title>
-            <Dialog.Close className="btn btn-quiet min-h-12 min-w-12" aria-label="Close">
-              <X aria-hidden />
-            </Dialog.Close>
-          </div>
-          {start && (
-            <Fields
-              start={start}
-              keepWord={keepWord}
-              onKeep={async (box) => {
-                const isKept = await onKeep(box);
-                if (isKept) onClose();
-                return isKept;
-              }}
-            />
-          )}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <OverPage title={title} isOpen={start !== null} onClose={onClose}>
+      {start && (
+        <Fields
+          start={start}
+          keepWord={keepWord}
+          onKeep={async (box) => {
+            const isKept = await onKeep(box);
+            if (isKept) onClose();
+            return isKept;
+          }}
+        />
+      )}
+    </OverPage>
   );
 }

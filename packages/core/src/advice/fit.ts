@@ -1,5 +1,5 @@
 import { brokenRules, buildBox, type Family, familyById } from '../families/index.js';
-import { jobForBoxes, type Saw, type Stock, suits } from '../job/index.js';
+import { jobForBoxes, type ReadyPieces, type Saw, type Stock, suits } from '../job/index.js';
 import { at } from '../lists/index.js';
 import { type Cents, fromInches, fromMm, type Ticks } from '../measure/index.js';
 import { measuresOf, type PanelChange, type PanelSet, panelChanges } from '../panels/index.js';
@@ -48,6 +48,8 @@ export interface FitQuestion {
   stock: readonly Stock[];
   saw: Saw;
   inches: boolean;
+  /** Pieces that lie ready: a size that is changed may make them of no use. */
+  ready?: readonly ReadyPieces[];
 }
 
 /** How far a size may go from what was chosen. */
@@ -125,8 +127,12 @@ const broken = (plan: BoxPlan, box: PanelSet): number => {
 };
 
 /** What the boards of so many boxes cost by a short search; null where panels are left over. */
-function costOf({ boxes, stock, saw }: FitQuestion, plan: BoxPlan, box: PanelSet): Cents | null {
-  const job = jobForBoxes('fit', plan, box, boxes, stock, saw, 3600);
+function costOf(
+  { boxes, stock, saw, ready = [] }: FitQuestion,
+  plan: BoxPlan,
+  box: PanelSet,
+): Cents | null {
+  const job = jobForBoxes('fit', plan, box, boxes, stock, saw, 3600, ready);
   const { unplaced, cost } = quickLayout(job, QUICK_STEPS);
   return unplaced.length > 0 ? null : cost;
 }

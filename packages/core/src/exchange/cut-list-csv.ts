@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { panelsAsSawn } from '../job/index.js';
+import { panelsAsSawn, type ReadyPieces, sawnCopies } from '../job/index.js';
 import { toMm } from '../measure/index.js';
 import { cutWords, measuresOf, type PanelSet } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
@@ -20,23 +20,28 @@ export const CUT_LIST_COLUMNS = [
   'material',
 ] as const;
 
-/** The cut list of a batch of boxes; `nameOf` gives a panel's name. Slabs off a log come from no board and are left out. */
-export const writeCutListCsv = (
+/**
+ * The cut list of a batch of boxes; `nameOf` gives a panel's name. Slabs off a log come from no board, and what lies ready is not sawn: both
+ * are left out.
+ */
+export function writeCutListCsv(
   plan: BoxPlan,
   box: PanelSet,
   boxes: number,
   nameOf: (panel: string) => string,
-): string =>
-  Papa.unparse(
+  ready: readonly ReadyPieces[] = [],
+): string {
+  const copiesOf = sawnCopies(plan, box, boxes, ready);
+  return Papa.unparse(
     {
       fields: [...CUT_LIST_COLUMNS],
       data: panelsAsSawn(plan, box.panels)
-        .filter((panel) => !panel.fromLog)
+        .filter((panel) => !panel.fromLog && copiesOf(panel) > 0)
         .map((panel) => {
           const { blankWidth, longPoint, shortPoint } = measuresOf(panel);
           return [
             nameOf(panel.id),
-            boxes * panel.instances.length,
+            copiesOf(panel),
             ...[panel.thickness, blankWidth, longPoint, shortPoint].map(toMm),
             cutWords(panel).map(plainText).join('; '),
             panel.grain,
@@ -48,3 +53,4 @@ export const writeCutListCsv = (
     },
     { escapeFormulae: true, newline: '\r\n' },
   );
+}

@@ -22,5 +22,5 @@ export {
 } from './job-for-boxes.js';
 export { type JobQuestion, layoutJob } from './layout-job.js';
 export { jobProblems, type Problem } from './problems.js';
-export { pieceOf, type ReadyPieces, readyCopies } from './ready.js';
+export { pieceOf, type ReadyPieces, readyCopies, sawnCopies } from './ready.js';
 export { type BeyondSaw, beyondSaw } from './saw-limits.js';

@@ -34,3 +34,17 @@ export function readyCopies(
   }
   return { copies, left };
 }
+
+/** The panel that a sheet of two is half of. */
+const wholeOf = (sheet: string): string => sheet.replace(/\.(outer|inner)$/, '');
+
+/** How many copies of a panel, or of a sheet of one, are sawn for so many boxes beside what lies ready. */
+export function sawnCopies(
+  plan: BoxPlan,
+  box: PanelSet,
+  boxes: number,
+  ready: readonly ReadyPieces[],
+): (panel: Pick<Panel, 'id' | 'instances'>) => number {
+  const { copies } = readyCopies(plan, box, boxes, ready);
+  return ({ id, instances }) => boxes * instances.length - (copies.get(wholeOf(id)) ?? 0);
+}

@@ -1,8 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { startFor } from '../../test/plans.js';
+import { writeCutListCsv } from '../exchange/index.js';
 import { buildBox, FAMILIES } from '../families/index.js';
-import { panelOfStave, partsFor, pieceOf, readyCopies } from '../job/index.js';
+import {
+  panelOfStave,
+  panelsAsSawn,
+  partsFor,
+  pieceOf,
+  readyCopies,
+  sawnCopies,
+} from '../job/index.js';
 import { at, must, sum } from '../lists/index.js';
 import { fromMm } from '../measure/index.js';
 import type { PanelSet } from '../panels/index.js';
@@ -91,6 +99,29 @@ describe('what lies ready is not sawn', () => {
         },
       ),
     );
+  });
+
+  test('of every family: the cut list has just what is sawn, sheets of two counted with their panel', () => {
+    for (const own of built) {
+      const ready = [...piecesOf(own).values()].map((piece) => ({ piece, count: 1 }));
+      const copiesOf = sawnCopies(own.plan, own.box, 2, ready);
+      const parts = new Map(
+        partsFor(own.plan, own.box, 2, ready).map(({ id, quantity }) => [id, quantity]),
+      );
+      for (const panel of panelsAsSawn(own.plan, own.box.panels)) {
+        if (panel.fromLog) continue;
+        const part = parts.get(panel.id) ?? parts.get(`${panel.id}.1`) ?? 0;
+        expect([own.plan.family, panel.id, copiesOf(panel)]).toEqual([
+          own.plan.family,
+          panel.id,
+          part,
+        ]);
+      }
+    }
+    const floor = { piece: must(piecesOf(slant).get('floor'), 'floor'), count: 3 };
+    const list = writeCutListCsv(slant.plan, slant.box, 3, (id) => id, [floor]);
+    expect(list).toContain('front,3,');
+    expect(list).not.toContain('floor');
   });
 
   test('what is of another box stays of no use', () => {

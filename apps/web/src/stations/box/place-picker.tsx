@@ -1,4 +1,5 @@
 import { CLIMATES, COVERS, MOUNTS, type Place } from '@spare-knot/core/plan';
+import { FACINGS } from '@spare-knot/core/trail';
 
 const WORDS: Readonly<Record<string, string>> = {
   outdoors: 'outdoors',
@@ -10,17 +11,6 @@ const WORDS: Readonly<Record<string, string>> = {
   water: 'over water',
   building: 'in a building',
 };
-const FACINGS = [
-  'north',
-  'north-east',
-  'east',
-  'south-east',
-  'south',
-  'south-west',
-  'west',
-  'north-west',
-];
-
 function Asked<T extends string>({
   label,
   value,

@@ -108,11 +108,12 @@ function Otherwise({ made }: { made: NonNullable<ReturnType<typeof useJob>> }) {
   const { draft, locked, edit } = useBatch();
   const { takeWay } = useWishes();
   const { job } = made;
+  const ready = useReady();
   const { plan, boxes, saw, units, wishes } = draft;
   const names = useNames();
   const question = useMemo(
-    () => ({ plan, boxes, stock: job.stock, saw, inches: units === 'inch' }),
-    [job.stock, plan, boxes, saw, units],
+    () => ({ plan, boxes, stock: job.stock, saw, inches: units === 'inch', ready }),
+    [job.stock, plan, boxes, saw, units, ready],
   );
   return (
     <>

@@ -3,7 +3,7 @@ import { joinTexts } from '@spare-knot/core/text';
 import { materialName } from '@spare-knot/core/wood';
 
 import { memo } from 'react';
-import { useBatch } from '../../batch/batch-context';
+import { useBatch, useReady } from '../../batch/batch-context';
 import { Length, Sentence } from '../../measure/length';
 import { Drilling } from './drilling';
 
@@ -30,12 +30,12 @@ function HowCut({ panel }: { panel: Panel }) {
   );
 }
 
-function CutLine({ panel, name, boxes }: { panel: Panel; name: string; boxes: number }) {
+function CutLine({ panel, name, copies }: { panel: Panel; name: string; copies: number }) {
   const { blankWidth, longPoint, shortPoint } = measuresOf(panel);
   return (
     <tr className="border-b-[0.2mm] border-[#999] align-top [&>td]:py-[1.3mm] [&>td]:pr-[2mm]">
       <td className="font-bold">{name}</td>
-      <td className="mono text-right">{boxes * panel.instances.length}</td>
+      <td className="mono text-right">{copies}</td>
       <td className="mono text-right">
         <Length ticks={panel.thickness} />
       </td>
@@ -60,14 +60,17 @@ export const CutList = memo(function CutList({
   last,
   names,
   boxes,
+  copiesOf,
 }: {
   panels: readonly Panel[];
   first: boolean;
   last: boolean;
   names: ReadonlyMap<string, string>;
   boxes: number;
+  copiesOf: (panel: Panel) => number;
 }) {
   const { draft } = useBatch();
+  const ready = useReady();
   return (
     <>
       <h2 className="mt-[3mm] font-slab text-[4.2mm]">
@@ -87,10 +90,21 @@ export const CutList = memo(function CutList({
         </thead>
         <tbody>
           {panels.map((panel) => (
-            <CutLine key={panel.id} panel={panel} name={partName(names, panel.id)} boxes={boxes} />
+            <CutLine
+              key={panel.id}
+              panel={panel}
+              name={partName(names, panel.id)}
+              copies={copiesOf(panel)}
+            />
           ))}
         </tbody>
       </table>
+      {last && ready.length > 0 && (
+        <p className="mt-[3mm] font-bold">
+          Out of the bin, and not sawn:{' '}
+          {ready.map(({ name, count }) => `${count} × ${name.toLowerCase()}`).join(', ')}.
+        </p>
+      )}
       {last && (
         <p className="mt-[3mm]">
           Lengths in{' '}

@@ -1,7 +1,7 @@
 import type { SawingRecord } from '@spare-knot/core/api';
 import { type NamedPlan, seenAtSaw, sizeOf } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
-import { type LayoutJob, panelsAsSawn } from '@spare-knot/core/job';
+import { type LayoutJob, panelsAsSawn, sawnCopies } from '@spare-knot/core/job';
 import { type Layout, shoppingList } from '@spare-knot/core/layout';
 import { at } from '@spare-knot/core/lists';
 import {
@@ -16,7 +16,7 @@ import { boardDrawing } from '@spare-knot/core/sheets';
 import { Printer } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useBatch, useBatchName } from '../../batch/batch-context';
+import { useBatch, useBatchName, useReady } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
 import { useLaidOut, usePlannedCuts } from '../../batch/use-laid-out';
 import { useSawing } from '../../batch/use-sawing';
@@ -64,6 +64,7 @@ function useSheets() {
 /** The cut list as a file. */
 function useCutListFile(names: Names): FileToTake[] {
   const { draft, sound } = useBatch();
+  const ready = useReady();
   if (!sound) return [];
   return [
     {
@@ -74,7 +75,7 @@ function useCutListFile(names: Names): FileToTake[] {
       make: async () => {
         const { writeCutListCsv } = await import('@spare-knot/core/exchange');
         const nameOf = (panel: string) => partName(names, panel);
-        return writeCutListCsv(sound.plan, sound.box, draft.boxes, nameOf);
+        return writeCutListCsv(sound.plan, sound.box, draft.boxes, nameOf, ready);
       },
     },
   ];
@@ -230,13 +231,42 @@ const BoardsOnSheet = memo(function BoardsOnSheet({
   ));
 });
 
+const NOTHING_SAWN = { panels: [], copiesOf: () => 0 };
+
+/** The panels that are sawn for the batch, and how many of each: what comes out of the bin is not. */
+function useSawnPanels() {
+  const { draft, sound } = useBatch();
+  const ready = useReady();
+  const { boxes } = draft;
+  return useMemo(() => {
+    if (!sound) return NOTHING_SAWN;
+    const copiesOf = sawnCopies(sound.plan, sound.box, boxes, ready);
+    const panels = panelsAsSawn(sound.plan, sound.box.panels);
+    return { panels: panels.filter((panel) => copiesOf(panel) > 0), copiesOf };
+  }, [sound, boxes, ready]);
+}
+
+/** Why there are no boards on the sheets. */
+function OnlyCutList({ isOutOfDate }: { isOutOfDate: boolean }) {
+  return (
+    <p className="card mt-3 p-4">
+      {isOutOfDate
+        ? 'The box or the wood has changed since it was laid out, so there is only the cut list.'
+        : 'Nothing is laid out yet, so there is only the cut list.'}{' '}
+      <Link to="../layout" className="link">
+        Lay it out
+      </Link>
+    </p>
+  );
+}
+
 /** Sheets to pin beside the saw: the cut list, and every board with its tape marks. */
 function SawSheets({ paper }: { paper: Paper }) {
   const { draft, sound } = useBatch();
   const name = useBatchName();
   const { job, names, onPaper: laid, layout, isOutOfDate, wood, toBuy, offers } = useSheets();
   const size = PAPERS[paper];
-  const panels = useMemo(() => (sound ? panelsAsSawn(sound.plan, sound.box.panels) : []), [sound]);
+  const { panels, copiesOf } = useSawnPanels();
   const cuts = useCutPlan(job, layout);
   const plan = cuts?.plan ?? null;
   const onPaper = useMemo(
@@ -265,16 +295,7 @@ function SawSheets({ paper }: { paper: Paper }) {
           <TakeAway title={name} files={files} />
         </fieldset>
         {wood.error && <Trouble error={wood.error} retry={wood.retry} />}
-        {!layout && wood.isKnown && (
-          <p className="card mt-3 p-4">
-            {isOutOfDate
-              ? 'The box or the wood has changed since it was laid out, so there is only the cut list.'
-              : 'Nothing is laid out yet, so there is only the cut list.'}{' '}
-            <Link to="../layout" className="link">
-              Lay it out
-            </Link>
-          </p>
-        )}
+        {!layout && wood.isKnown && <OnlyCutList isOutOfDate={isOutOfDate} />}
       </div>
       <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
         {layout && buys > 0 && (
@@ -291,6 +312,7 @@ function SawSheets({ paper }: { paper: Paper }) {
                 first={isFirst}
                 names={names}
                 boxes={draft.boxes}
+                copiesOf={copiesOf}
               />
             )}
             {job && (
