@@ -139,6 +139,7 @@ test('out of reach of the house the page opens again, shows the box and takes a 
   await server.kill();
   await outdoors.reload();
   await expect(outdoors.getByText(/What to carry/)).toBeVisible();
+  await expect(outdoors.getByText(/as things stood/)).toBeVisible();
   await outdoors.goto(page.url());
   await expect(outdoors.getByText('far end')).toBeVisible();
   await visit(outdoors, 'Empty');
@@ -147,6 +148,7 @@ test('out of reach of the house the page opens again, shows the box and takes a 
   await server.start();
   await expect(outdoors.getByText(/kept on this device/)).toBeHidden({ timeout: 20_000 });
   await expect(outdoors.locator('[data-visit]')).toContainText('Empty');
+  await expect(outdoors.getByText(/as things stood/)).toBeHidden();
   await phone.close();
 });
 
@@ -160,7 +162,13 @@ test('the walk: what is due, in the shortest order, what to carry, on a phone; a
   await expect(due.getByText(/What to carry/)).toBeVisible();
   expect(await due.locator('[data-due]').count()).toBeGreaterThan(20);
   await breaksNoRule(page);
-  await page.getByRole('button', { name: 'Heed it' }).click();
+  const heed = page.getByRole('button', { name: 'Heed it' });
+  await expect(heed).toBeDisabled();
+  await page.getByLabel('From, day').selectOption('1');
+  await page.getByLabel('From, month').selectOption('April');
+  await page.getByLabel('to, day').selectOption('31');
+  await page.getByLabel('to, month').selectOption('August');
+  await heed.click();
   await expect(page.getByText('1 April to 31 August').first()).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);

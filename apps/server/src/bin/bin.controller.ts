@@ -45,9 +45,7 @@ export class BinController extends KeptController<SpareRecord> {
     @Param('id', ParseUUIDPipe) id: string,
     @Body(new Read(spareChange)) change: SpareChange,
   ) {
-    if (!(await this.bin.change(id, change))) await this.missed(id);
-    const [kept] = await this.bin.byIds([id]);
-    return this.show(kept ?? (await this.missed(id)));
+    return this.changed(id, await this.bin.change(id, change));
   }
 }
 

@@ -1,9 +1,10 @@
 import { Injectable } from '@nestjs/common';
-import { type SpareChange, type SpareRecord, spareRecord } from '@spare-knot/core/api';
+import { MOST_PANELS, type SpareChange, type SpareRecord, spareRecord } from '@spare-knot/core/api';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { Database } from '../database/database.js';
 import { type KeptRow, KeptTable, parsedJson } from '../database/kept-table.js';
+import { conflict } from '../http/problem.js';
 
 interface SpareRow extends KeptRow {
   plan_key: string;
@@ -94,6 +95,11 @@ export class BinRepository {
         drawing: JSON.stringify(z.encode(drawingDocument, drawing)),
         created_at: new Date(),
       });
+    if (there.count + count > MOST_PANELS)
+      throw conflict(
+        'No bin holds so many panels of a kind',
+        `${rest.name}: ${there.count} lie there already; ${MOST_PANELS} are the most. Nothing was put in.`,
+      );
     await this.spares.touch(there.id, { count: there.count + count });
     return there.id;
   }

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { NewSpares, ReadyPanel, SpareRecord } from '@spare-knot/core/api';
+import type { FromBin, NewSpares, ReadyPanel, SpareRecord } from '@spare-knot/core/api';
 import { buildBox } from '@spare-knot/core/families';
 import { type ReadyPieces, readyCopies } from '@spare-knot/core/job';
 import { sum } from '@spare-knot/core/lists';
@@ -34,15 +34,11 @@ export class BinService {
   }
 
   /** Sets panels aside for a batch: they need not be sawn. */
-  take(
-    batch: string,
-    version: number,
-    wanted: readonly { spare: string; count: number }[],
-  ): Promise<void> {
+  take(batch: string, version: number, wanted: readonly FromBin[]): Promise<void> {
     return this.database.transaction(async () => {
       const row = await this.open(batch, version);
       const rows = await this.bin.locked(wanted.map(({ spare }) => spare));
-      const taken = wanted.map(({ spare, count }): ReadyPanel => {
+      const taken = together(wanted).map(({ spare, count }): ReadyPanel => {
         const there = rows.find(({ id }) => id === spare);
         if (!there) throw notFound('panel in the bin');
         if (there.count < count)
@@ -102,10 +98,10 @@ export class BinService {
   }
 }
 
-/** What was taken of one row of the bin at several times, counted together. */
-function together(ready: readonly ReadyPanel[]): ReadyPanel[] {
-  const rows = new Map<string, ReadyPanel>();
-  for (const each of ready) {
+/** What is taken of one row of the bin several times, counted together. */
+function together<Taken extends FromBin>(taken: readonly Taken[]): Taken[] {
+  const rows = new Map<string, Taken>();
+  for (const each of taken) {
     const before = rows.get(each.spare);
     rows.set(each.spare, before ? { ...before, count: before.count + each.count } : each);
   }

@@ -128,6 +128,10 @@ describe('a batch takes from the bin', () => {
     expect((await take(batch, { spare: floor, count: batch.boxes + 1 })).status).toBe(409);
     expect((await take(batch, { spare: batch.id, count: 1 })).status).toBe(404);
     expect((await take({ ...batch, version: 9 }, { spare: front, count: 1 })).status).toBe(409);
+    // Twice one of the same row is two of it.
+    const fronts = [1, 1].map((count) => ({ spare: front, count }));
+    expect((await take(batch, ...fronts)).status).toBe(409);
+    expect((await put(floors(99_990))).status).toBe(409);
     expect(await counts()).toEqual(before);
     expect((await acts.one(batch.id)).ready).toEqual([]);
   });

@@ -36,6 +36,12 @@ export abstract class KeptController<Kept> {
     return this.show(kept);
   }
 
+  /** What is kept after a write; where it did not take, why. */
+  protected async changed(id: string, isDone: boolean) {
+    const [kept] = isDone ? await this.things.byIds([id]) : [];
+    return this.show(kept ?? (await this.missed(id)));
+  }
+
   /** Why a write did not take: the thing is gone, or somebody else changed it first. */
   protected async missed(id: string): Promise<never> {
     const [current] = await this.things.byIds([id]);

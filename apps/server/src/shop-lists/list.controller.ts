@@ -75,9 +75,7 @@ export function listController(list: ShopList): Type {
       @Param('id', ParseUUIDPipe) id: string,
       @Body(new Read(change)) { version, fields }: { version: number; fields: ListFields },
     ) {
-      if (!(await this.rows.change(id, version, fields))) await this.missed(id);
-      const [kept] = await this.rows.byIds([id]);
-      return this.show(kept ?? (await this.missed(id)));
+      return this.changed(id, await this.rows.change(id, version, fields));
     }
   }
   return ListController;

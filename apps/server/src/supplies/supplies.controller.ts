@@ -57,6 +57,6 @@ export class SuppliesController extends KeptController<SupplyRecord> {
     // What it is stays what it is: another item is another thing.
     if (before && before.item !== change.item)
       throw conflict('This is another thing', 'Add it, and take the other off the list.');
-    return this.show((await this.supplies.change(id, change)) ?? (await this.missed(id)));
+    return this.changed(id, await this.supplies.change(id, change));
   }
 }

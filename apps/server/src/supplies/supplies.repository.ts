@@ -74,10 +74,9 @@ export class SuppliesRepository {
     return there.id;
   }
 
-  /** Writes one if its version is still the one that was read; undefined when it is not. */
-  async change(id: string, change: SupplyChange): Promise<SupplyRecord | undefined> {
-    if (!(await this.supplies.update(id, change.version, columnsOf(change)))) return undefined;
-    return (await this.byIds([id]))[0];
+  /** Writes one if its version is still the one that was read; false when it is not. */
+  change(id: string, change: SupplyChange): Promise<boolean> {
+    return this.supplies.update(id, change.version, columnsOf(change));
   }
 
   remove(id: string, version: number): Promise<boolean> {

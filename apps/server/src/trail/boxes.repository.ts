@@ -77,6 +77,7 @@ const recordOf = (row: BoxRow, last: VisitRow | undefined): BoxRecord => ({
 });
 
 const MOST_NAMED = 10;
+const NUMBER_TAKEN = 'A number stands on one box';
 const FEW = 500;
 
 /** Boxes that are out, or are to go out. */
@@ -135,7 +136,7 @@ export class BoxesRepository {
 
   /** All of them or none. A number stands on one box. */
   add(boxes: readonly NewBox[]): Promise<BoxRecord[]> {
-    return this.database.transaction(async () => {
+    return this.numbering(async () => {
       await this.mustBeFree(boxes.map(({ number }) => number));
       const ids: string[] = [];
       for (const box of boxes)
@@ -152,7 +153,7 @@ export class BoxesRepository {
 
   /** Writes a box if its version is still the one that was read; the version of its plan stays with its batch. */
   change(id: string, change: BoxChange): Promise<boolean> {
-    return this.database.transaction(async () => {
+    return this.numbering(async () => {
       const row = await this.boxes.byId(id, true);
       if (!row || row.version !== change.version) return false;
       await this.mustBeFree([change.number], id);
@@ -166,7 +167,7 @@ export class BoxesRepository {
   }
 
   restore(id: string): Promise<BoxRecord | undefined> {
-    return this.database.transaction(async () => {
+    return this.numbering(async () => {
       const row = (await this.database
         .now('trail_boxes')
         .where({ id })
@@ -176,6 +177,16 @@ export class BoxesRepository {
       await this.boxes.restore(id);
       return (await this.byIds([id]))[0];
     });
+  }
+
+  /** Two that take one number at once: the database keeps one, and the other is told as if it had come later. */
+  private async numbering<T>(work: () => Promise<T>): Promise<T> {
+    try {
+      return await this.database.transaction(work);
+    } catch (error) {
+      if ((error as { code?: unknown }).code !== 'ER_DUP_ENTRY') throw error;
+      throw conflict(NUMBER_TAKEN, 'It was taken by another box just now. Nothing was changed.');
+    }
   }
 
   private async versionOf({ batch }: Pick<NewBox, 'batch'>): Promise<string | null> {
@@ -195,7 +206,7 @@ export class BoxesRepository {
     if (taken.length === 0) return;
     const named = [...new Set(taken)].slice(0, MOST_NAMED).join(', ');
     throw conflict(
-      'A number stands on one box',
+      NUMBER_TAKEN,
       `${taken.length === 1 ? `The number ${named} stands` : `These stand (${named}${taken.length > MOST_NAMED ? ' and more' : ''})`} on another box already. Nothing was changed.`,
     );
   }

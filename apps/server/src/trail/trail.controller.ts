@@ -104,8 +104,6 @@ export class TrailController extends KeptController<BoxRecord> {
     @Param('id', ParseUUIDPipe) id: string,
     @Body(new Read(boxChange)) change: BoxChange,
   ) {
-    if (!(await this.boxes.change(id, change))) await this.missed(id);
-    const [kept] = await this.boxes.byIds([id]);
-    return this.show(kept ?? (await this.missed(id)));
+    return this.changed(id, await this.boxes.change(id, change));
   }
 }

@@ -92,6 +92,12 @@ describe('boxes that are out', () => {
     expect((await server.http.post(`/api/trail/${two?.id}/restore`)).status).toBe(409);
   });
 
+  test('of many that take one number at the same time one is kept, the others are told', async () => {
+    const answers = await Promise.all(Array.from({ length: 8 }, () => hang({ number: 5 })));
+    expect(answers.map(({ status }) => status).sort()).toEqual([201, ...Array(7).fill(409)]);
+    expect(await list()).toHaveLength(1);
+  });
+
   test('what is no place on earth, no animal, no number and no day is refused, and the rest not kept', async () => {
     for (const wrong of [
       { at: { latitude: 90.1, longitude: 0 } },

@@ -70,9 +70,7 @@ export class VisitsController extends KeptController<VisitRecord> {
     @Body(new Read(visitChange)) change: VisitChange,
   ) {
     await this.service.mustBeThere([change.box]);
-    if (!(await this.visits.change(id, change))) await this.missed(id);
-    const [kept] = await this.visits.byIds([id]);
-    return this.show(kept ?? (await this.missed(id)));
+    return this.changed(id, await this.visits.change(id, change));
   }
 
   @Put(':id/photo')

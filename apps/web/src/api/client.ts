@@ -99,6 +99,7 @@ import type { Layout } from '@spare-knot/core/layout';
 import type { SeasonKey } from '@spare-knot/core/trail';
 
 import { z } from 'zod';
+import { reach } from '../outdoors/reach';
 
 /** What went wrong, as the server says it; status 0 when it could not be reached. */
 export class Trouble extends Error {
@@ -149,6 +150,7 @@ async function send(
       detail: 'What you did is kept on this page and sent when the server answers again.',
     });
   }
+  reach.heard(response);
   if (response.ok) return response;
   const parsed = problemDocument.safeParse(await response.json().catch(() => null));
   throw new Trouble(

@@ -1,3 +1,4 @@
+import { KEPT_SINCE } from './reach';
 import { isAsset, isRead, MOST_KEPT, PAGE, SHELF } from './shelf';
 
 /** As much of a service worker as is used here (W3C, Service Workers). */
@@ -28,6 +29,13 @@ async function keep(address: string, answer: Response): Promise<void> {
   );
 }
 
+/** An answer off the shelf says so, and when the server gave it. */
+function asKept(kept: Response): Response {
+  const headers = new Headers(kept.headers);
+  headers.set(KEPT_SINCE, kept.headers.get('Date') ?? '');
+  return new Response(kept.body, { status: kept.status, headers });
+}
+
 /** The server's answer, kept for when there is none; what was kept, where there is none now. */
 async function freshFirst(asked: Asked, address: string): Promise<Response> {
   try {
@@ -36,7 +44,7 @@ async function freshFirst(asked: Asked, address: string): Promise<Response> {
     return answer;
   } catch (error) {
     const kept = await caches.match(address);
-    if (kept) return kept;
+    if (kept) return asKept(kept);
     throw error;
   }
 }

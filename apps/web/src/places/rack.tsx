@@ -6,13 +6,13 @@ import { useWidth } from '../board/use-width';
 import { BoardEditor } from '../rack/board-editor';
 import { BoardRow } from '../rack/board-row';
 import { findBoards, NO_WISH } from '../rack/find-boards';
-import { LongList } from '../rack/long-list';
 import { QuickEntry } from '../rack/quick-entry';
 import { rackScale } from '../rack/rack-scale';
 import { RackTools } from '../rack/rack-tools';
 import { useRack } from '../rack/use-rack';
 import { CsvButtons } from '../ui/csv-buttons';
 import { HeaderEnd } from '../ui/header-end';
+import { LongList } from '../ui/long-list';
 import { Trouble } from '../ui/trouble';
 
 /** A board on the rack, to be measured, marked and taken off. */

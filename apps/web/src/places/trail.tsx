@@ -1,6 +1,7 @@
 import { Tabs } from 'radix-ui';
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
+import { OutOfReach } from '../outdoors/out-of-reach';
 import { BoxList } from '../trail/box-list';
 import { ClosedTimes } from '../trail/closed-times';
 import { DueList } from '../trail/due-list';
@@ -31,6 +32,7 @@ export function Trail() {
       <HeaderEnd />
       <h1 className="text-3xl">Trail</h1>
       {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
+      <OutOfReach />
       <WaitingVisits boxes={boxes} />
       <PlaceTabs
         label="Trail"

@@ -2,6 +2,7 @@ import type { NewBox } from '@spare-knot/core/api';
 import { FACINGS } from '@spare-knot/core/trail';
 import { type ReactNode, useId, useState } from 'react';
 import { LengthField } from '../measure/length-field';
+import { readPlace } from './read-place';
 import { ANIMALS_BY_REGION } from './words';
 
 type Tell = (told: Partial<NewBox>) => void;
@@ -109,15 +110,6 @@ function AnimalChoice({
       )}
     </Field>
   );
-}
-
-const PLACE = /^\s*(-?\d{1,2}(?:\.\d+)?)\s*[,; ]\s*(-?\d{1,3}(?:\.\d+)?)\s*$/;
-
-/** Two numbers as a phone gives them: latitude, then longitude. */
-function readPlace(typed: string): NewBox['at'] | undefined {
-  const [, latitude, longitude] = PLACE.exec(typed) ?? [];
-  const at = { latitude: Number(latitude), longitude: Number(longitude) };
-  return Math.abs(at.latitude) <= 90 && Math.abs(at.longitude) <= 180 ? at : undefined;
 }
 
 /** Where a box hangs, typed, or taken from the phone that stands below it. */

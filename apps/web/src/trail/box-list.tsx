@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Sentence } from '../measure/length';
-import { LongList } from '../rack/long-list';
+import { LongList } from '../ui/long-list';
 import { BoxDialog } from './box-dialog';
 import { TrailFiles } from './trail-files';
 import { untoldBox, type useTrail } from './use-trail';

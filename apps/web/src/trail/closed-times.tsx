@@ -9,40 +9,53 @@ const MONTHS = Array.from({ length: 12 }, (_unused, index) =>
 );
 const two = (part: number) => String(part).padStart(2, '0');
 
+/** A day of the year as far as it is told. */
+interface Told {
+  month: number | null;
+  date: number | null;
+}
+const UNTOLD: Told = { month: null, date: null };
+
+const daysIn = (month: number | null): number =>
+  month === null ? 31 : new Date(Date.UTC(2028, month, 0)).getUTCDate();
+
+/** As it is kept, `04-01`; null while it is not told, or is no day of that month. */
+const dayOf = ({ month, date }: Told): string | null =>
+  month !== null && date !== null && date <= daysIn(month) ? `${two(month)}-${two(date)}` : null;
+
+const numberOf = (value: string): number | null => (value === '' ? null : Number(value));
+
+/** Day and month, asked for: no day is put in anybody's place. */
 function DayOfYear({
   label,
-  value,
+  told,
   onTell,
 }: {
   label: string;
-  value: string;
-  onTell: (day: string) => void;
+  told: Told;
+  onTell: (told: Told) => void;
 }) {
-  const [month = 1, date = 1] = value.split('-').map(Number);
-  const days = new Date(Date.UTC(2028, month, 0)).getUTCDate();
   return (
     <span className="flex items-center gap-1">
       {label}
       <select
         className="field min-h-11"
         aria-label={`${label}, day`}
-        value={date}
-        onChange={(event) => onTell(`${two(month)}-${two(Number(event.target.value))}`)}
+        value={told.date ?? ''}
+        onChange={(event) => onTell({ ...told, date: numberOf(event.target.value) })}
       >
-        {Array.from({ length: days }, (_unused, index) => (
+        <option value="">day?</option>
+        {Array.from({ length: daysIn(told.month) }, (_unused, index) => (
           <option key={index}>{index + 1}</option>
         ))}
       </select>
       <select
         className="field min-h-11"
         aria-label={`${label}, month`}
-        value={month}
-        onChange={(event) => {
-          const to = Number(event.target.value);
-          const most = new Date(Date.UTC(2028, to, 0)).getUTCDate();
-          onTell(`${two(to)}-${two(Math.min(date, most))}`);
-        }}
+        value={told.month ?? ''}
+        onChange={(event) => onTell({ ...told, month: numberOf(event.target.value) })}
       >
+        <option value="">month?</option>
         {MONTHS.map((name, index) => (
           <option key={name} value={index + 1}>
             {name}
@@ -58,10 +71,46 @@ const inWords = (day: string): string => {
   return `${date} ${MONTHS[month - 1]}`;
 };
 
+/** One more time, once both its days are told. */
+function AddTime({ onTold }: { onTold: (time: Time) => void }) {
+  const [from, setFrom] = useState(UNTOLD);
+  const [to, setTo] = useState(UNTOLD);
+  const [what, setWhat] = useState('');
+  const [begins, ends] = [dayOf(from), dayOf(to)];
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-3">
+      <DayOfYear label="From" told={from} onTell={setFrom} />
+      <DayOfYear label="to" told={to} onTell={setTo} />
+      <label className="flex items-center gap-2">
+        by which rule
+        <input
+          className="field min-h-11 w-56"
+          maxLength={120}
+          value={what}
+          onChange={(event) => setWhat(event.target.value)}
+        />
+      </label>
+      <button
+        type="button"
+        className="btn min-h-11"
+        disabled={begins === null || ends === null}
+        onClick={() => {
+          if (begins === null || ends === null) return;
+          onTold({ from: begins, to: ends, what: what.trim() });
+          setFrom(UNTOLD);
+          setTo(UNTOLD);
+          setWhat('');
+        }}
+      >
+        Heed it
+      </button>
+    </div>
+  );
+}
+
 /** Times of the year in which nests may not be touched: the maker has them from the authority, and enters them here. */
 export function ClosedTimes() {
   const { shop, change } = useTools();
-  const [told, setTold] = useState<Time>({ from: '04-01', to: '08-31', what: '' });
   if (!shop) return null;
   const keep = (closed: Time[], said: string) => void change({ closed }, said);
   return (
@@ -99,32 +148,7 @@ export function ClosedTimes() {
             </li>
           ))}
         </ul>
-        <div className="mt-2 flex flex-wrap items-center gap-3">
-          <DayOfYear label="From" value={told.from} onTell={(from) => setTold({ ...told, from })} />
-          <DayOfYear label="to" value={told.to} onTell={(to) => setTold({ ...told, to })} />
-          <label className="flex items-center gap-2">
-            by which rule
-            <input
-              className="field min-h-11 w-56"
-              maxLength={120}
-              value={told.what}
-              onChange={(event) => setTold({ ...told, what: event.target.value })}
-            />
-          </label>
-          <button
-            type="button"
-            className="btn min-h-11"
-            onClick={() => {
-              keep(
-                [...shop.closed, { ...told, what: told.what.trim() }],
-                'It is heeded from now on.',
-              );
-              setTold({ ...told, what: '' });
-            }}
-          >
-            Heed it
-          </button>
-        </div>
+        <AddTime onTold={(time) => keep([...shop.closed, time], 'It is heeded from now on.')} />
       </div>
     </details>
   );

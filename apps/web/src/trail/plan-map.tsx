@@ -1,7 +1,7 @@
 import 'leaflet/dist/leaflet.css';
 import type { BoxRecord } from '@spare-knot/core/api';
 import { daysAfter } from '@spare-knot/core/building';
-import { tooNear } from '@spare-knot/core/trail';
+import { flatPlan, tooNear } from '@spare-knot/core/trail';
 import L from 'leaflet';
 import { useMemo } from 'react';
 import { CircleMarker, MapContainer, Marker, Polyline, ScaleControl, Tooltip } from 'react-leaflet';
@@ -9,41 +9,41 @@ import { useNavigate } from 'react-router';
 import { type DueBox, useDue } from './use-due';
 import { animalName, KIND_WORDS, whenWords } from './words';
 
-/** Metres of a degree of latitude on the mean sphere. */
-const DEGREE = (6_371_008.8 * Math.PI) / 180;
 /** More boxes than that are dots without their numbers. */
 const MOST_NAMED = 400;
 
 type Placed = BoxRecord & { at: NonNullable<BoxRecord['at']> };
 const isPlaced = (box: BoxRecord): box is Placed => box.at !== null;
 
-/** Boxes on a flat plan: metres north and east of their middle, true in scale for trails that are not hundreds of kilometres long. */
-function flat(boxes: readonly Placed[]): Map<string, [north: number, east: number]> {
-  const middle = (of: (box: Placed) => number) =>
-    boxes.reduce((sum, box) => sum + of(box), 0) / Math.max(1, boxes.length);
-  const [latitude, longitude] = [middle(({ at }) => at.latitude), middle(({ at }) => at.longitude)];
-  const narrow = Math.cos((latitude * Math.PI) / 180);
+/** Where each box lies, by its id, as the plan is drawn: upwards, then to the right. */
+function placesOf(boxes: readonly Placed[]): Map<string, [north: number, east: number]> {
+  const plan = flatPlan(boxes.map(({ at }) => at));
   return new Map(
-    boxes.map(({ id, at }) => [
-      id,
-      [(at.latitude - latitude) * DEGREE, (at.longitude - longitude) * DEGREE * narrow],
-    ]),
+    boxes.flatMap(({ id }, index) => {
+      const on = plan[index];
+      return on ? [[id, [on.north, on.east]] as const] : [];
+    }),
   );
 }
 
-type State = 'late' | 'due' | 'alone' | 'rests' | 'down';
+type State = 'late' | 'due' | 'alone' | 'rests' | 'untold' | 'down';
 /** Each state has a shape of its own beside its colour, and a word. */
 const STATES: Readonly<Record<State, { shape: string; colour: string; words: string }>> = {
   late: { shape: 'M9 1 17 9 9 17 1 9Z', colour: '#a8321f', words: 'visit is late' },
   due: { shape: 'M9 1 17 16 1 16Z', colour: '#1d5a96', words: 'due within a week' },
   alone: { shape: 'M6 1H12L17 6V12L12 17H6L1 12V6Z', colour: '#7d5a00', words: 'leave it alone' },
   rests: { shape: 'M9 1A8 8 0 1 1 9 17A8 8 0 1 1 9 1Z', colour: '#3c6b35', words: 'nothing to do' },
+  untold: {
+    shape: 'M2 2H16V16H2Z',
+    colour: '#56615a',
+    words: 'not said when it was hung, or for whom',
+  },
   down: { shape: 'M2 2 16 16M16 2 2 16', colour: '#56615a', words: 'taken down' },
 };
 
 function stateOf(box: BoxRecord, due: DueBox['due'] | undefined, day: string, week: string): State {
   if (box.takenDownOn !== null) return 'down';
-  if (!due) return 'rests';
+  if (!due) return box.animal === null || box.hungOn === null ? 'untold' : 'rests';
   if (due.alone && due.alone > day) return 'alone';
   if (due.on < day) return 'late';
   return due.on <= week ? 'due' : 'rests';
@@ -96,7 +96,7 @@ function boundsOf(places: readonly [north: number, east: number][]): L.LatLngBou
   );
 }
 
-type Places = ReturnType<typeof flat>;
+type Places = ReturnType<typeof placesOf>;
 
 /** Pairs that stand nearer to each other than their animal bears. */
 function NearPairs({ placed, places }: { placed: readonly Placed[]; places: Places }) {
@@ -113,6 +113,9 @@ function NearPairs({ placed, places }: { placed: readonly Placed[]; places: Plac
     );
   });
 }
+
+/** States in which something is to be done, or left. */
+const DOING: ReadonlySet<State> = new Set(['late', 'due', 'alone']);
 
 interface Mark {
   id: string;
@@ -135,7 +138,7 @@ function marksOf(
     const next = byBox.get(box.id);
     const state = stateOf(box, next, day, week);
     const doing =
-      next && state !== 'rests' && state !== 'down'
+      next && DOING.has(state)
         ? `${KIND_WORDS[next.kind]}, ${whenWords(next.on, day)}`
         : STATES[state].words;
     const words = `Box ${box.number}, ${animalName(box.animal)}: ${doing}`;
@@ -182,7 +185,7 @@ function BoxMark({ mark, isNamed }: { mark: Mark; isNamed: boolean }) {
 export function PlanMap({ boxes }: { boxes: readonly BoxRecord[] }) {
   const { day, due } = useDue(boxes);
   const placed = useMemo(() => boxes.filter(isPlaced), [boxes]);
-  const places = useMemo(() => flat(placed), [placed]);
+  const places = useMemo(() => placesOf(placed), [placed]);
   const marks = useMemo(() => marksOf(placed, places, { day, due }), [placed, places, day, due]);
   const isNamed = placed.length <= MOST_NAMED;
   if (placed.length === 0)

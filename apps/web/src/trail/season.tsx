@@ -135,8 +135,8 @@ function Table({ rows, by }: { rows: readonly Row[]; by: SeasonKey }) {
         </tbody>
       </table>
       <p className="mt-2 text-sm text-soft">
-        Eggs and young are the most that were seen at once in a box that year; a box that nobody
-        looked into counts apart, not as empty.
+        A box counts in the seasons for which it hung. Eggs and young are the most that were seen at
+        once in a box that year; a box that nobody looked into counts apart, not as empty.
       </p>
     </div>
   );

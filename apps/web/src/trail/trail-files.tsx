@@ -1,11 +1,11 @@
-import type { BoxRecord } from '@spare-knot/core/api';
-import { readGeoJson, readGpx, writeGeoJson, writeGpx } from '@spare-knot/core/exchange';
+import { writeGeoJson, writeGpx } from '@spare-knot/core/exchange';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { client } from '../api/client';
 import { CsvButtons } from '../ui/csv-buttons';
 import { FileButton } from '../ui/file-button';
 import { saveFile } from '../ui/save-file';
+import { placesIn } from './places-in';
 import type { useTrail } from './use-trail';
 
 /** As many boxes go to the server in one write. */
@@ -64,20 +64,6 @@ function VisitsCsv({ attempt }: Pick<TheTrail, 'attempt'>) {
       }}
     />
   );
-}
-
-/** Boxes of a file of places; those whose number stands on a box already are named with the others that cannot be. */
-function placesIn(text: string, name: string, boxes: readonly BoxRecord[]) {
-  const { entries, problems } = /\.gpx$/i.test(name) ? readGpx(text) : readGeoJson(text);
-  const known = new Set(boxes.map(({ number }) => number));
-  const fresh = entries.filter(({ number }, index) => {
-    const isKnown = known.has(number);
-    if (isKnown)
-      problems.push({ line: index + 1, message: `${number} stands on another box already` });
-    known.add(number);
-    return !isKnown;
-  });
-  return { fresh, problems };
 }
 
 function Places({ trail: { boxes, add } }: { trail: TheTrail }) {

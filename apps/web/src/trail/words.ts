@@ -16,7 +16,7 @@ export const FINDING_WORDS: Readonly<Record<Finding, string>> = {
 export const KIND_WORDS: Readonly<Record<VisitKind, string>> = {
   first: 'first visit',
   look: 'look in',
-  hatched: 'young are due',
+  hatched: 'look while the young are small',
   flown: 'look whether they have flown',
   clean: 'clean',
   rid: 'look whether it is free',

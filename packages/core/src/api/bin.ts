@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { name, planDocument, polygon, positiveLength } from '../exchange/index.js';
 import { id, moment, version } from './fields.js';
 
-const copies = z.number().int().min(1).max(100_000);
+/** Alike in a bin, at most. */
+export const MOST_PANELS = 100_000;
+const copies = z.number().int().min(1).max(MOST_PANELS);
 const place = z.string().trim().max(120);
 
 /** Panels that are made ahead and lie in the bin: alike in shape, wood and place, made by one version of a plan. */
@@ -20,7 +22,7 @@ export const spareRecord = z.object({
   thickness: positiveLength,
   material: name,
   place,
-  count: z.number().int().min(0).max(100_000),
+  count: z.number().int().min(0).max(MOST_PANELS),
   /** Outside face, inside face and what is cut through, in the panel’s own frame. */
   drawing: z.object({ outline: polygon, underside: polygon, cuts: z.array(polygon).max(200) }),
 });

@@ -34,6 +34,7 @@ export {
   binList,
   type FromBin,
   fromBin,
+  MOST_PANELS,
   type NewSpares,
   newSpares,
   type SpareChange,

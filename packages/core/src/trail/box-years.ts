@@ -17,12 +17,12 @@ const METRE = 1000 * TICKS_PER_MM;
 /** Hung later than that it hangs for the season of the next year; in the south the season goes over new year, and every day counts. */
 const TOO_LATE = '-07-01';
 
-/** First and last year in which a box hung for a season, up to this year; none where nobody has said when it was hung. */
+/** First and last year in which a box hung for a season, up to this year; null where nobody has said when it was hung. */
 function yearsHung(
   { animal, hungOn, takenDownOn }: Pick<TrailBox, 'animal' | 'hungOn' | 'takenDownOn'>,
   thisYear: number,
-): { first: number; last: number } {
-  if (hungOn === null) return { first: Number.POSITIVE_INFINITY, last: Number.NEGATIVE_INFINITY };
+): { first: number; last: number } | null {
+  if (hungOn === null) return null;
   const year = Number(hungOn.slice(0, 4));
   const isSouth = animalById(animal)?.region === 'au';
   return {
@@ -34,10 +34,8 @@ function yearsHung(
 const UNSEEN = { visits: 0, livedIn: false, eggs: 0, young: 0, fledged: 0 };
 
 /**
- * Every year that a box hung, with what was seen; a year in which it was lived in counts even where the day it was hung is unknown, or
- * later.
- *
- * @param seen years in their order
+ * Every year for whose season a box hung, with what was seen; of a box of which nobody has said when it was hung, the years in which it was
+ * visited. Which years count never hangs on what was found: shares would lean.
  */
 export function boxYears(
   box: Pick<TrailBox, 'animal' | 'plan' | 'place' | 'facing' | 'height' | 'hungOn' | 'takenDownOn'>,
@@ -46,17 +44,15 @@ export function boxYears(
 ): BoxYear[] {
   const { animal, plan, place, facing, height } = box;
   const metres = height === null ? null : Math.floor(height / METRE);
-  const { first, last } = yearsHung(box, thisYear);
-  const found: BoxYear[] = [];
-  const put = (year: number, of: Omit<SeenYear, 'year'>) => {
+  const yearOf = (year: number, of: Omit<SeenYear, 'year'>): BoxYear => {
     const { visits, livedIn, eggs, young, fledged } = of;
     const about = { animal, plan, place, facing, height: metres };
-    found.push({ year, ...about, visits, livedIn, eggs, young, fledged });
+    return { year, ...about, visits, livedIn, eggs, young, fledged };
   };
-  for (const each of seen) if (each.livedIn && each.year < first) put(each.year, each);
-  for (let year = first; year <= last; year += 1)
-    put(year, seen.find((each) => each.year === year) ?? UNSEEN);
-  for (const each of seen)
-    if (each.livedIn && each.year >= first && each.year > last) put(each.year, each);
+  const hung = yearsHung(box, thisYear);
+  if (!hung) return seen.map((each) => yearOf(each.year, each));
+  const found: BoxYear[] = [];
+  for (let year = hung.first; year <= hung.last; year += 1)
+    found.push(yearOf(year, seen.find((each) => each.year === year) ?? UNSEEN));
   return found;
 }

@@ -12,7 +12,7 @@ export {
   type Visited,
   type VisitKind,
 } from './due.js';
-export { metresBetween, type TooNear, tooNear } from './near.js';
+export { flatPlan, metresBetween, type OnPlan, type TooNear, tooNear } from './near.js';
 export {
   type BoxYear,
   FEW,

@@ -1,4 +1,5 @@
 import { animalById, spokenName } from '../animals/index.js';
+import { sum } from '../lists/index.js';
 import { atan2, cos, fromMm, sin } from '../measure/index.js';
 import { ofHeight, type Text, text } from '../text/index.js';
 import type { Coordinates, TrailBox } from './trail.js';
@@ -14,6 +15,27 @@ export function metresBetween(a: Coordinates, b: Coordinates): number {
     halved(b.latitude - a.latitude) +
     cos(a.latitude) * cos(b.latitude) * halved(b.longitude - a.longitude);
   return (EARTH * 2 * atan2(Math.sqrt(share), Math.sqrt(1 - share)) * Math.PI) / 180;
+}
+
+/** Where a place lies on a plan, in metres from the middle of all places on it. */
+export interface OnPlan {
+  north: number;
+  east: number;
+}
+
+/** Places as they lie to each other on a flat plan: true in scale for trails that are not hundreds of kilometres long. */
+export function flatPlan(places: readonly Coordinates[]): OnPlan[] {
+  const middle = (of: (place: Coordinates) => number): number =>
+    sum(places.map(of)) / Math.max(1, places.length);
+  const [latitude, longitude] = [
+    middle((place) => place.latitude),
+    middle((place) => place.longitude),
+  ];
+  const degree = (EARTH * Math.PI) / 180;
+  return places.map((place) => ({
+    north: (place.latitude - latitude) * degree,
+    east: (place.longitude - longitude) * degree * cos(latitude),
+  }));
 }
 
 /** Two boxes that stand closer together than the animal they are for bears. */

@@ -8,7 +8,7 @@ import { boxYears, type SeenYear } from './box-years.js';
 import { broodOf } from './broods.js';
 import { findingsFor, type Stop, whatToCarry } from './carry.js';
 import { firstOpen, isClosed, nextVisit, seasonAt } from './due.js';
-import { metresBetween, tooNear } from './near.js';
+import { flatPlan, metresBetween, tooNear } from './near.js';
 import { type BoxYear, seasonBy, shareOf } from './season.js';
 import { FINDINGS, type Visit } from './trail.js';
 
@@ -79,6 +79,28 @@ describe('when a box is visited next', () => {
     }
   });
 
+  test('after eggs it is looked into while the young are small, or not before the last have flown', () => {
+    for (const { id } of ANIMALS) {
+      const brood = broodOf(id);
+      if (!brood) continue;
+      const { eggs, young } = brood;
+      const on = '2027-04-10';
+      const visited = { last: seen(on, 'eggs'), cleanedOn: null };
+      for (let days = 0; days < eggs + young; days += 1) {
+        const today = daysAfter(on, days);
+        const next = must(nextVisit(hung(id), visited, [], today), 'a visit');
+        // In another season it is cleaned, not looked into.
+        if (next.kind === 'clean' || next.kind === 'look') continue;
+        // Young that hatched on the day of the visit are so old when it is opened.
+        const oldest = daysBetween(on, next.on);
+        if (next.alone === null) {
+          expect([id, oldest <= young / 2, oldest >= 1]).toEqual([id, true, true]);
+          expect([id, days <= (2 * young) / 3]).toEqual([id, true]);
+        } else expect([id, oldest > eggs + young, next.alone]).toEqual([id, true, next.on]);
+      }
+    }
+  });
+
   test('every bird of the table has figures for its brood, and no bat has: its box is not opened', () => {
     for (const { id, family } of ANIMALS) {
       expect([id, broodOf(id) === null]).toEqual([id, family === 'bat']);
@@ -102,7 +124,7 @@ describe('when a box is visited next', () => {
     const bluebird = 'eastern-bluebird';
     expect(after(bluebird, seen('2027-04-10', 'empty'))).toMatchObject({ on: '2027-04-24' });
     expect(after(bluebird, seen('2027-04-10', 'eggs'))).toMatchObject({
-      on: '2027-04-24',
+      on: '2027-04-19',
       kind: 'hatched',
     });
     expect(after(bluebird, seen('2027-05-20', 'fledged'))).toMatchObject({
@@ -244,18 +266,18 @@ describe('the years of a box', () => {
     expect(boxYears(box, [], 2025)).toMatchObject([{ height: 2, year: 2025 }]);
   });
 
-  test('a year in which it was lived in counts wherever it lies', () => {
-    expect(years({ hungOn: null }, seenIn(2024, true), seenIn(2025, false))).toEqual([[2024, 2]]);
-    expect(years({}, seenIn(2023, true), seenIn(2024, false))).toEqual([
-      [2023, 2],
-      [2025, 0],
-      [2026, 0],
-      [2027, 0],
+  test('which years count never hangs on what was found', () => {
+    expect(years({ hungOn: null }, seenIn(2024, true), seenIn(2025, false))).toEqual([
+      [2024, 2],
+      [2025, 2],
     ]);
-    expect(years({ takenDownOn: '2025-10-01' }, seenIn(2026, true))).toEqual([
-      [2025, 0],
-      [2026, 2],
+    const either = [true, false].map((livedIn) => [
+      years({}, seenIn(2023, livedIn)),
+      years({ takenDownOn: '2025-10-01' }, seenIn(2026, livedIn)),
+      years({ hungOn: '2025-08-01' }, seenIn(2025, livedIn)),
     ]);
+    expect(either[0]).toEqual(either[1]);
+    expect(years({ takenDownOn: '2025-10-01' }, seenIn(2026, true))).toEqual([[2025, 0]]);
   });
 });
 
@@ -306,6 +328,41 @@ describe('distances', () => {
         },
       ),
     );
+  });
+});
+
+describe('a flat plan', () => {
+  test('keeps distances to a thousandth over ten kilometres, north up and east right', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -60, max: 60, noNaN: true }),
+        fc.double({ min: -179, max: 179, noNaN: true }),
+        fc.array(
+          fc.tuple(
+            fc.double({ min: -0.04, max: 0.04, noNaN: true }),
+            fc.double({ min: -0.04, max: 0.04, noNaN: true }),
+          ),
+          { minLength: 2, maxLength: 8 },
+        ),
+        (latitude, longitude, steps) => {
+          const places = steps.map(([up, right]) => ({
+            latitude: latitude + up,
+            longitude: longitude + right,
+          }));
+          const plan = flatPlan(places);
+          places.forEach((a, i) => {
+            places.forEach((b, j) => {
+              const [one, other] = [at(plan, i), at(plan, j)];
+              const flat = Math.hypot(one.north - other.north, one.east - other.east);
+              expect(Math.abs(flat - metresBetween(a, b))).toBeLessThan(0.01 + 0.002 * flat);
+              if (a.latitude > b.latitude) expect(one.north).toBeGreaterThanOrEqual(other.north);
+              if (a.longitude > b.longitude) expect(one.east).toBeGreaterThanOrEqual(other.east);
+            });
+          });
+        },
+      ),
+    );
+    expect(flatPlan([])).toEqual([]);
   });
 });
 
