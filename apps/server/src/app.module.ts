@@ -7,6 +7,7 @@ import { DatabaseModule } from './database/database.module.js';
 import { DemoModule } from './demo/demo.module.js';
 import { HealthController } from './health.controller.js';
 import { RackModule } from './rack/rack.module.js';
+import { RepairsModule } from './repairs/repairs.module.js';
 import { RequestsModule } from './requests/requests.module.js';
 import { SawingModule } from './sawing/sawing.module.js';
 import { ShopModule } from './shop/shop.module.js';
@@ -28,6 +29,7 @@ import { YardModule } from './yard/yard.module.js';
     SuppliesModule,
     ShopListsModule,
     TrailModule,
+    RepairsModule,
     ArchiveModule,
     BenchWorkModule,
     DemoModule,

@@ -24,6 +24,7 @@ export const KEPT_TABLES = [
   'spare_panels',
   'trail_boxes',
   'visits',
+  'repairs',
 ] as const;
 export type KeptTableName = (typeof KEPT_TABLES)[number];
 

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
-import type { BoardRecord, LayoutWishes } from '@spare-knot/core/api';
+import { type BoardRecord, type LayoutWishes, liesReady } from '@spare-knot/core/api';
 import type { Layout } from '@spare-knot/core/layout';
 import { kindKey } from '../rack/board-rows.js';
 import type { BatchAlone } from './batch-rows.js';
 
-type Asked = Pick<BatchAlone, 'plan' | 'boxes' | 'saw' | 'wishes' | 'ready'>;
+type Asked = Pick<BatchAlone, 'plan' | 'boxes' | 'saw' | 'wishes' | 'ready' | 'mends'>;
 
 const laidOutBy = ({ pinned, forbidden, crosscut, supply }: LayoutWishes) => ({
   pinned,
@@ -21,8 +21,9 @@ export function askedFor(batch: Asked, layout: Layout, boards: readonly BoardRec
     const board = boards.find((each) => each.id === id);
     return [id, board ? kindKey(board) : null];
   });
-  const { plan, boxes, saw, wishes, ready } = batch;
-  const pieces = ready.map(({ piece, count }) => [piece, count]);
+  const { plan, boxes, saw, wishes } = batch;
+  const ready = liesReady(batch);
+  const pieces = ready.map(({ piece, count, panel }) => [piece, count, ...(panel ? [panel] : [])]);
   // Nothing ready is not told either, for the same reason.
   const asked = [plan, boxes, saw, laidOutBy(wishes), kinds, ...(ready.length > 0 ? [pieces] : [])];
   const words = JSON.stringify(asked);

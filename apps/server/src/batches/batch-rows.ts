@@ -4,6 +4,7 @@ import {
   type BatchRecord,
   layoutWishes,
   making,
+  mendedBoxes,
   type NewBatch,
   NO_MAKING,
   NO_WISHES,
@@ -25,6 +26,7 @@ export interface BatchRow extends KeptRow {
   wishes: string | null;
   making: string | null;
   ready: string | null;
+  mends: string | null;
   changed_at: Date;
 }
 
@@ -52,6 +54,9 @@ export const planOf = (row: Pick<BatchRow, 'plan'>) => reading(planDocument, row
 export const readyOf = (row: Pick<BatchRow, 'ready'>) =>
   row.ready ? reading(readyPanels, row.ready, 'ready') : [];
 
+export const mendsOf = (row: Pick<BatchRow, 'mends'>) =>
+  row.mends ? reading(mendedBoxes, row.mends, 'mends') : null;
+
 /** What a batch is laid out for, in the row's own words. */
 export const batchOf = (row: BatchRow) => ({
   id: row.id,
@@ -65,6 +70,7 @@ export const batchOf = (row: BatchRow) => ({
   wishes: row.wishes ? reading(layoutWishes, row.wishes, 'wishes') : NO_WISHES,
   making: row.making ? reading(making, row.making, 'making') : NO_MAKING,
   ready: readyOf(row),
+  mends: mendsOf(row),
   changedAt: row.changed_at.toISOString(),
 });
 export type BatchAlone = ReturnType<typeof batchOf>;

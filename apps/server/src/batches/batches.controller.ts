@@ -25,11 +25,12 @@ import {
   versionOnly,
   versionQuery,
 } from '@spare-knot/core/api';
+import { sum } from '@spare-knot/core/lists';
 import { z } from 'zod';
 import { conflict, notFound, stale } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { AcceptanceService } from './acceptance.service.js';
-import { readyOf } from './batch-rows.js';
+import { mendsOf, readyOf } from './batch-rows.js';
 import { BatchesRepository } from './batches.repository.js';
 import { LayoutJudge } from './layout-judge.js';
 import { PurchaseService } from './purchase.service.js';
@@ -78,6 +79,12 @@ export class BatchesController {
         'Give them back before changing the box, or start another batch.',
         await this.show(id),
       );
+    if (patch.boxes !== undefined && patch.boxes !== current.boxes && current.mends !== null)
+      throw conflict(
+        'This batch mends boxes that are out',
+        `Those are ${current.boxes}: how many it is for stands fast.`,
+        await this.show(id),
+      );
     await this.batches.patch(id, patch);
     return this.show(id);
   }
@@ -105,6 +112,7 @@ export class BatchesController {
 
   @Post(':id/restore')
   async restore(@Param('id', ParseUUIDPipe) id: string) {
+    await this.mustMendStill(id);
     await this.batches.restore(id);
     return this.show(id);
   }
@@ -148,6 +156,19 @@ export class BatchesController {
   ) {
     await this.acceptance.giveBack(id, version);
     return this.show(id);
+  }
+
+  /** A batch that mends comes back only while all that it mends is still left to it. */
+  private async mustMendStill(id: string): Promise<void> {
+    const row = await this.batches.removed(id);
+    const mends = row && mendsOf(row);
+    if (!mends) return;
+    const repairs = sum(mends.boxes.map(({ panels }) => panels.length));
+    if ((await this.batches.repairsOf(id)) < repairs)
+      throw conflict(
+        'What this batch mended is mended elsewhere',
+        'Some of its repairs were put in another batch meanwhile, or taken off the list.',
+      );
   }
 
   private async show(id: string) {

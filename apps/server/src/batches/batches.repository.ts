@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { BatchPatch, NewBatch, ReadyPanel } from '@spare-knot/core/api';
+import type { BatchPatch, MendedBoxes, NewBatch, ReadyPanel } from '@spare-knot/core/api';
 import { Database } from '../database/database.js';
 import { KeptTable } from '../database/kept-table.js';
 import { type BatchRow, columnsOf, type LayoutRow } from './batch-rows.js';
@@ -35,8 +35,12 @@ export class BatchesRepository {
     return this.batches.byId(id, lock);
   }
 
-  add(batch: NewBatch): Promise<string> {
-    return this.batches.insert({ ...columnsOf(batch), created_at: new Date() });
+  add(batch: NewBatch, mends: MendedBoxes | null = null): Promise<string> {
+    return this.batches.insert({
+      ...columnsOf(batch),
+      ...(mends && { mends: JSON.stringify(mends) }),
+      created_at: new Date(),
+    });
   }
 
   /** Writes what a patch says if the version is still the one that was read; false when it is not. */
@@ -50,6 +54,26 @@ export class BatchesRepository {
 
   restore(id: string): Promise<boolean> {
     return this.batches.restore(id);
+  }
+
+  /** How many repairs are left to a batch: others may have been put in another while it was off the bench. */
+  async repairsOf(id: string): Promise<number> {
+    const [counted] = (await this.database
+      .now('repairs')
+      .where({ batch_id: id })
+      .whereNull('deleted_at')
+      .count({ count: '*' })) as { count: number }[];
+    return counted?.count ?? 0;
+  }
+
+  /** A batch that was taken off the bench, under lock. */
+  async removed(id: string): Promise<BatchRow | undefined> {
+    return this.database
+      .now('batches')
+      .where({ id })
+      .whereNotNull('deleted_at')
+      .forUpdate()
+      .first();
   }
 
   /** Writes what is set aside from the bin, of a batch whose lock is held. */

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { batchQuestion, type Supply } from '@spare-knot/core/api';
+import { batchQuestion, liesReady, type Supply } from '@spare-knot/core/api';
 import { layoutJob } from '@spare-knot/core/job';
 import { checkLayout, type Layout, sortPins } from '@spare-knot/core/layout';
 import { plainText } from '@spare-knot/core/text';
@@ -75,7 +75,9 @@ export class LayoutJudge {
     const wood = await this.wood.usedBy(layout);
     const short = shortOf(layout, wood.all);
     if (short.length > 0) throw woodChanged(short.length, batch.wishes.supply);
-    const made = layoutJob(batchQuestion(batch, wood.rack, wood.offers));
+    const made = layoutJob(
+      batchQuestion({ ...batch, liesReady: liesReady(batch) }, wood.rack, wood.offers),
+    );
     if (!made.ok)
       throw unsound(
         'This plan gives no sound box',

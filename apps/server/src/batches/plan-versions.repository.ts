@@ -1,9 +1,18 @@
 import { Injectable } from '@nestjs/common';
+import type { PlanVersion } from '@spare-knot/core/api';
 import { planDocument } from '@spare-knot/core/exchange';
 import { digestOf } from '@spare-knot/core/lists';
 import type { BoxPlan } from '@spare-knot/core/plan';
 import { z } from 'zod';
 import { Database } from '../database/database.js';
+import { parsedJson } from '../database/kept-table.js';
+
+interface PlanVersionRow {
+  key: string;
+  name: string;
+  plan: unknown;
+  created_at: Date;
+}
 
 /** Versions of plans that something was made by: each kept once, by what it says, and never changed. */
 @Injectable()
@@ -30,5 +39,19 @@ export class PlanVersionsRepository {
       .onConflict('key')
       .ignore();
     return key;
+  }
+
+  async byKeys(keys: readonly string[]): Promise<PlanVersion[]> {
+    if (keys.length === 0) return [];
+    const rows = (await this.database
+      .now('plan_versions')
+      .whereIn('key', [...new Set(keys)])
+      .orderBy(['created_at', 'key'])) as PlanVersionRow[];
+    return rows.map(({ key, name, plan, created_at }) => ({
+      key,
+      name,
+      since: created_at.toISOString(),
+      plan: planDocument.parse(parsedJson(plan)),
+    }));
   }
 }

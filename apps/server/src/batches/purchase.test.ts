@@ -5,6 +5,7 @@ import {
   batchQuestion,
   batchRecord,
   bought,
+  liesReady,
   newOffer,
   type OfferRecord,
   offerList,
@@ -40,7 +41,7 @@ async function batchAtTheYard(
 }
 
 function jobOf(batch: BatchRecord, rack: readonly BoardRecord[], yard: readonly OfferRecord[]) {
-  const made = layoutJob(batchQuestion(batch, rack, yard));
+  const made = layoutJob(batchQuestion({ ...batch, liesReady: liesReady(batch) }, rack, yard));
   if (!made.ok) throw new Error('the box is not sound');
   return sortPins(made.job).job;
 }

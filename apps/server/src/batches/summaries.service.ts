@@ -1,10 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import type {
-  BatchRecord,
-  BatchSummary,
-  BoardRecord,
-  KeptPlans,
-  Picture,
+import {
+  type BatchRecord,
+  type BatchSummary,
+  type BoardRecord,
+  type KeptPlans,
+  liesReady,
+  type Picture,
 } from '@spare-knot/core/api';
 import { buildBox } from '@spare-knot/core/families';
 import type { Layout } from '@spare-knot/core/layout';
@@ -18,6 +19,7 @@ import {
   batchOf,
   type LayoutRow,
   layoutOf,
+  mendsOf,
   planOf,
   readyOf,
 } from './batch-rows.js';
@@ -77,7 +79,8 @@ export class SummariesService {
           plan: planOf(row),
           boxes: row.boxes,
           isTaken: Boolean(layout?.accepted_at),
-          ready: readyOf(row),
+          ready: [...liesReady({ ready: readyOf(row), mends: mendsOf(row) })],
+          isMending: row.mends !== null,
         });
       } catch (error) {
         if (!(error instanceof Problem)) throw error;
@@ -105,7 +108,8 @@ export class SummariesService {
 
   private summary({ row, layout }: Kept, boards: readonly BoardRecord[]): BatchSummary {
     const { id, version, name, boxes } = row;
-    const alone = { id, version, name, boxes, changedAt: row.changed_at.toISOString() };
+    const isMending = row.mends !== null;
+    const alone = { id, version, name, boxes, isMending, changedAt: row.changed_at.toISOString() };
     try {
       const plan = planOf(row);
       const { family } = plan;

@@ -1,9 +1,15 @@
 import { Injectable } from '@nestjs/common';
-import type { FromBin, NewSpares, ReadyPanel, SpareRecord } from '@spare-knot/core/api';
+import {
+  type FromBin,
+  liesReady,
+  type NewSpares,
+  type ReadyPanel,
+  type SpareRecord,
+} from '@spare-knot/core/api';
 import { buildBox } from '@spare-knot/core/families';
 import { type ReadyPieces, readyCopies } from '@spare-knot/core/job';
 import { sum } from '@spare-knot/core/lists';
-import { type BatchRow, batchOf, readyOf } from '../batches/batch-rows.js';
+import { type BatchRow, batchOf, mendsOf, readyOf } from '../batches/batch-rows.js';
 import { BatchesRepository } from '../batches/batches.repository.js';
 import { LayoutJudge } from '../batches/layout-judge.js';
 import { PlanVersionsRepository } from '../batches/plan-versions.repository.js';
@@ -49,7 +55,7 @@ export class BinService {
         return { spare, piece: there.piece, name: there.name, count };
       });
       const ready = together([...readyOf(row), ...taken]);
-      this.mustServe(row, ready);
+      this.mustServe(row, liesReady({ ready, mends: mendsOf(row) }));
       for (const { spare, count } of taken) await this.bin.add(spare, -count);
       await this.batches.setReady(batch, ready);
     });

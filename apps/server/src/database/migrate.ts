@@ -12,6 +12,7 @@ import { up as supplies } from './migrations/0010-supplies.js';
 import { up as bin } from './migrations/0011-bin.js';
 import { up as shopLists } from './migrations/0012-shop-lists.js';
 import { up as trail } from './migrations/0013-trail.js';
+import { up as repairs } from './migrations/0014-repairs.js';
 
 interface Step {
   name: string;
@@ -33,6 +34,7 @@ const STEPS: readonly Step[] = [
   { name: '0011-bin', up: bin },
   { name: '0012-shop-lists', up: shopLists },
   { name: '0013-trail', up: trail },
+  { name: '0014-repairs', up: repairs },
 ];
 
 const sourceOf = (steps: readonly Step[]): Knex.MigrationSource<Step> => ({

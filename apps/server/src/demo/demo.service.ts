@@ -76,7 +76,7 @@ export class DemoService {
     const { batch, boards } = demoSawn();
     const rack = await this.rack.add(boards);
     const id = await this.batches.add(batch);
-    const made = layoutJob(batchQuestion({ ...batch, ready: [] }, rack));
+    const made = layoutJob(batchQuestion({ ...batch, liesReady: [] }, rack));
     if (!made.ok) throw new Error('the box of the batch that is being sawn is not sound');
     let asked = 0;
     // The same on any machine: so many steps, whatever the time.

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import {
   type BatchRecord,
   batchQuestion,
+  liesReady,
   type SawingProgress,
   type SawingRecord,
   type SawnCuts,
@@ -155,7 +156,9 @@ export class SawingService {
         'The boards of this batch are not taken',
         'Take the boards on Layout first: what is sawn cannot go back to the rack whole.',
       );
-    const made = layoutJob(batchQuestion(batch, accepted.boards));
+    const made = layoutJob(
+      batchQuestion({ ...batch, liesReady: liesReady(batch) }, accepted.boards),
+    );
     if (!made.ok) throw unsound('This box cannot be built', []);
     // Of each pile only what was taken of it.
     const { stock: wood, layout } = woodInUse(made.job.stock, accepted.layout);

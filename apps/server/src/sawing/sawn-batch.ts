@@ -1,4 +1,4 @@
-import { type BatchRecord, type BoardRecord, batchQuestion } from '@spare-knot/core/api';
+import { type BatchRecord, type BoardRecord, batchQuestion, liesReady } from '@spare-knot/core/api';
 import {
   type Copy,
   madeParts,
@@ -45,7 +45,7 @@ export const originName = ({ board, isPiece }: Origin): string =>
  */
 function acceptedJob(batch: BatchRecord): LayoutJob {
   const { boards, layout } = must(batch.accepted, 'an accepted layout');
-  const question = batchQuestion(batch, boards);
+  const question = batchQuestion({ ...batch, liesReady: liesReady(batch) }, boards);
   const made = layoutJob(question);
   const { name, saw, stock, seconds } = question;
   const job = made.ok ? made.job : { name, saw, parts: [], stock, pinned: [], effort: { seconds } };

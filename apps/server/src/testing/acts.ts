@@ -4,6 +4,7 @@ import {
   batchQuestion,
   batchRecord,
   boardList,
+  liesReady,
   newBatch,
 } from '@spare-knot/core/api';
 import { layoutDocument } from '@spare-knot/core/exchange';
@@ -59,6 +60,7 @@ export class Acts {
       'requests',
       'work_done',
       'supplies',
+      'repairs',
       'visit_photos',
       'box_years',
       'visits',
@@ -103,7 +105,9 @@ export class Acts {
 
   /** A layout of a batch on what lies on the rack, the same on any machine. */
   async layOut(batch: BatchRecord): Promise<Layout> {
-    const made = layoutJob(batchQuestion(batch, await this.rack()));
+    const made = layoutJob(
+      batchQuestion({ ...batch, liesReady: liesReady(batch) }, await this.rack()),
+    );
     if (!made.ok) throw new Error('the box is not sound');
     let steps = 0;
     return searchLayout(sortPins(made.job).job, { clock: () => 0, stopped: () => ++steps > 6 });

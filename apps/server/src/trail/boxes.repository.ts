@@ -162,6 +162,10 @@ export class BoxesRepository {
     });
   }
 
+  takeDown(id: string, version: number, on: string): Promise<boolean> {
+    return this.boxes.update(id, version, { taken_down_on: on });
+  }
+
   remove(id: string, version: number): Promise<boolean> {
     return this.boxes.remove(id, version);
   }

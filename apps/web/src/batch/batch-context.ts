@@ -1,4 +1,5 @@
-import type { BatchRecord } from '@spare-knot/core/api';
+import { type BatchRecord, liesReady } from '@spare-knot/core/api';
+import type { ReadyPieces } from '@spare-knot/core/job';
 import type { BuiltBox, Derived, PanelSet } from '@spare-knot/core/panels';
 import type { BoxPlan } from '@spare-knot/core/plan';
 
@@ -29,12 +30,14 @@ export function useBatch(): BatchOnBench {
   return value;
 }
 
-/** What is set aside for the batch from the bin; the same while it says the same. */
-export function useReady(): BatchRecord['ready'] {
-  const { ready } = useBatch().batch;
-  const said = JSON.stringify(ready);
-  return useMemo(() => JSON.parse(said) as BatchRecord['ready'], [said]);
+/** What need not be sawn for the batch; the same while it says the same. */
+export function useReady(): readonly ReadyPieces[] {
+  const said = JSON.stringify(liesReady(useBatch().batch));
+  return useMemo(() => JSON.parse(said) as ReadyPieces[], [said]);
 }
+
+/** What is set aside for the batch from the bin. */
+export const useFromBin = (): BatchRecord['ready'] => useBatch().batch.ready;
 
 /** The batch's name, for what is named after it. */
 export const BatchNameContext = createContext('');

@@ -33,6 +33,7 @@ const first: BatchRecord = {
   wishes: NO_WISHES,
   making: NO_MAKING,
   ready: [],
+  mends: null,
   changedAt: '2026-11-25T10:00:00.000Z',
   proposed: null,
   proposalStale: false,

@@ -37,6 +37,7 @@ const record = (more: Partial<Draft>, version = 4): BatchRecord => ({
   ...draft,
   ...more,
   ready: [],
+  mends: null,
   id: 'b',
   version,
   changedAt: '2026-01-05T10:00:00.000Z',

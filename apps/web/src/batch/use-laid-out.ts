@@ -28,7 +28,7 @@ export function useLaidOut(): LaidOut {
   const job = useMemo(() => {
     const made =
       isKnown && all.length > 0
-        ? layoutJob(batchQuestion({ ...draft, name: 'batch', ready }, rack, offers))
+        ? layoutJob(batchQuestion({ ...draft, name: 'batch', liesReady: ready }, rack, offers))
         : null;
     return made?.ok ? made.job : null;
   }, [draft, ready, all, isKnown, rack, offers]);

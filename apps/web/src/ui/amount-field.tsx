@@ -24,12 +24,17 @@ export function AmountField({
   const shown = value === null ? '' : String(value);
   const [text, setText] = useState(shown);
   const editing = useRef(false);
-  // What is being typed stays, whatever arrives meanwhile.
+  const entered = useRef(false);
+  // What is being typed stays, whatever arrives meanwhile; nor does anything come under the cursor of who is about to type.
   useEffect(() => {
-    if (!editing.current) setText(shown);
+    if (!editing.current && !entered.current) setText(shown);
   }, [shown]);
   const keep = () => {
-    if (!editing.current) return;
+    entered.current = false;
+    if (!editing.current) {
+      setText(shown);
+      return;
+    }
     editing.current = false;
     const said = text.trim();
     const amount = said === '' ? null : Number(said.replace(',', '.'));
@@ -43,6 +48,9 @@ export function AmountField({
         inputMode="decimal"
         aria-label={hideLabel ? label : undefined}
         value={text}
+        onFocus={() => {
+          entered.current = true;
+        }}
         onChange={(event) => {
           editing.current = true;
           setText(event.target.value);

@@ -30,7 +30,7 @@ const board = (id: string, more: Partial<BoardRecord> = {}): BoardRecord => ({
 });
 const plan = planFor(slantRoof, must(animalById('house-wren'), 'house-wren'));
 const ask = (boards: readonly BoardRecord[], wishes = NO_WISHES) =>
-  batchQuestion({ name: 'Two', plan, boxes: 2, saw: STANDARD_SAW, wishes, ready: [] }, boards)
+  batchQuestion({ name: 'Two', plan, boxes: 2, saw: STANDARD_SAW, wishes, liesReady: [] }, boards)
     .stock;
 
 describe('the boards that a batch is laid on', () => {
@@ -58,7 +58,7 @@ describe('the boards that a batch is laid on', () => {
     const chop = { ...STANDARD_SAW, rip: false };
     const wishes = { ...NO_WISHES, crosscut: fromMm(140) };
     expect(
-      batchQuestion({ name: '', plan, boxes: 1, saw: chop, wishes, ready: [] }, boards).stock,
+      batchQuestion({ name: '', plan, boxes: 1, saw: chop, wishes, liesReady: [] }, boards).stock,
     ).toEqual([]);
     expect(at(ask(boards, wishes), 0).id).toBe('one');
   });

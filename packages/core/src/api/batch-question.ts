@@ -1,4 +1,4 @@
-import type { JobQuestion, LayoutJob, Stock } from '../job/index.js';
+import type { JobQuestion, LayoutJob, ReadyPieces, Stock } from '../job/index.js';
 import { facesSeen, woodRefused } from '../wood/index.js';
 import type { BatchRecord, LayoutWishes } from './batches.js';
 import type { BoardRecord } from './boards.js';
@@ -54,9 +54,18 @@ export function woodAsked(
   }
 }
 
+/** What need not be sawn for a batch: what is set aside from the bin, and what stays on boxes that are mended. */
+export const liesReady = ({
+  ready,
+  mends,
+}: Pick<BatchRecord, 'ready' | 'mends'>): readonly ReadyPieces[] =>
+  mends ? [...ready, ...mends.sound] : ready;
+
 /** What is to be laid out for a batch on this wood: the question whose answer is `layoutJob`. */
 export const batchQuestion = (
-  batch: Pick<BatchRecord, 'name' | 'plan' | 'boxes' | 'saw' | 'wishes' | 'ready'>,
+  batch: Pick<BatchRecord, 'name' | 'plan' | 'boxes' | 'saw' | 'wishes'> & {
+    liesReady: readonly ReadyPieces[];
+  },
   rack: readonly BoardRecord[],
   yard: readonly OfferRecord[] = [],
 ): JobQuestion => ({
@@ -67,7 +76,7 @@ export const batchQuestion = (
   ...woodAsked(batch, rack, yard),
   seconds: batch.wishes.seconds,
   pinned: batch.wishes.pinned,
-  ready: batch.ready,
+  ready: batch.liesReady,
 });
 
 /** The job with every board at its own price, paid or not: what the wood of the boxes is worth. */

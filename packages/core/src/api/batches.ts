@@ -86,6 +86,35 @@ export const readyPanels = z.array(
 );
 export type ReadyPanel = z.output<typeof readyPanels>[number];
 
+/** A panel that lies ready and need not be sawn. */
+const readyPiece = z.object({
+  piece: z.string().length(64),
+  count: z.number().int().min(1).max(100_000),
+  panel: name.nullable().exactOptional(),
+});
+
+export const MOST_COPIES = 100;
+export const panelCount = z.object({
+  panel: name,
+  count: z.number().int().min(1).max(MOST_COPIES),
+});
+
+/** Boxes that are out and are mended in a batch, each with what is made anew of it; and what stays on them. */
+export const mendedBoxes = z.object({
+  boxes: z
+    .array(
+      z.object({
+        box: id,
+        number: z.number().int(),
+        panels: z.array(panelCount).min(1).max(200),
+      }),
+    )
+    .min(1)
+    .max(1000),
+  sound: z.array(readyPiece),
+});
+export type MendedBoxes = z.output<typeof mendedBoxes>;
+
 const batchFields = {
   name: z.string().trim().min(1).max(120),
   boxes: z.number().int().min(1).max(1000),
@@ -121,6 +150,8 @@ export const batchRecord = z.object({
   version,
   ...batchFields,
   ready: readyPanels,
+  /** What it mends; null where it builds whole boxes. */
+  mends: mendedBoxes.nullable(),
   changedAt: moment,
   /** The best layout found so far, while no board is taken for it. */
   proposed: layoutDocument.nullable(),
@@ -144,6 +175,8 @@ export const batchSummary = z.object({
   version,
   name: z.string(),
   boxes: z.number().int(),
+  /** Its boxes are out already, and are mended. */
+  isMending: z.boolean(),
   family: z.string(),
   animals: z.array(z.string()),
   changedAt: moment,
@@ -174,7 +207,9 @@ export const keptPlans = z.object({
       boxes: z.number().int(),
       /** Its boards are taken, so that it wants no other wood. */
       isTaken: z.boolean(),
-      ready: readyPanels,
+      /** What need not be sawn for it. */
+      ready: z.array(readyPiece),
+      isMending: z.boolean(),
     }),
   ),
   /** Batches that cannot be read. */

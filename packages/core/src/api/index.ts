@@ -1,5 +1,5 @@
 export { type ArchiveRead, archiveRead } from './archive.js';
-export { atFullPrice, batchQuestion, woodAsked } from './batch-question.js';
+export { atFullPrice, batchQuestion, liesReady, woodAsked } from './batch-question.js';
 export {
   type Acceptance,
   acceptance,
@@ -17,7 +17,9 @@ export {
   type LayoutWishes,
   layoutWishes,
   type Making,
+  type MendedBoxes,
   making,
+  mendedBoxes,
   type NewBatch,
   NO_MAKING,
   NO_WISHES,
@@ -57,6 +59,29 @@ export { versionOnly, versionQuery } from './fields.js';
 export { openApi } from './openapi.js';
 export { OPERATIONS } from './operations.js';
 export { type ProblemDocument, problemDocument } from './problem.js';
+export {
+  type BeyondMending,
+  beyondMending,
+  type MendingBatch,
+  type MendingBegun,
+  mendingBatch,
+  mendingBegun,
+  type NewRepairs,
+  newRepairs,
+  type PlanVersion,
+  planVersion,
+  type RepairList,
+  type RepairRecord,
+  type RepairsDone,
+  repairList,
+  repairRecord,
+  repairsDone,
+  repairsKept,
+  repairsQuery,
+  type TakenApart,
+  takenApart,
+  type WantedRepair,
+} from './repairs.js';
 export {
   type LeftRecord,
   leftRecord,

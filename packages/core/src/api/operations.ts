@@ -16,6 +16,19 @@ import { backToBin, binList, fromBin, newSpares, spareChange, spareRecord } from
 import { boardChange, boardList, boardRecord, csvBody, csvReport, newBoards } from './boards.js';
 import { removed, versionOnly, versionQuery } from './fields.js';
 import {
+  beyondMending,
+  mendingBatch,
+  mendingBegun,
+  newRepairs,
+  planVersion,
+  repairList,
+  repairRecord,
+  repairsDone,
+  repairsKept,
+  repairsQuery,
+  takenApart,
+} from './repairs.js';
+import {
   leftRecord,
   roundOnly,
   sawAgain,
@@ -104,6 +117,63 @@ const listOperations = (list: ShopList): Operation[] => {
     },
   ];
 };
+
+const REPAIR_OPERATIONS: readonly Operation[] = [
+  {
+    method: 'get',
+    path: '/api/repairs',
+    summary: 'What is broken of the boxes that are out; all that was ever told of one box',
+    query: repairsQuery,
+    answer: repairList,
+  },
+  {
+    method: 'post',
+    path: '/api/repairs',
+    summary: 'Tells which panels of a box are broken',
+    body: newRepairs,
+    answer: repairsKept,
+  },
+  {
+    method: 'post',
+    path: '/api/repairs/done',
+    summary: 'Repairs are done, or are open again',
+    body: repairsDone,
+    answer: repairsKept,
+  },
+  {
+    method: 'post',
+    path: '/api/repairs/batch',
+    summary: 'Begins a batch that makes the broken panels, from the bin first',
+    body: mendingBatch,
+    answer: mendingBegun,
+  },
+  {
+    method: 'post',
+    path: '/api/repairs/beyond/{id}',
+    summary: 'Takes a box down for good and keeps its sound panels, in the bin or as wood',
+    body: beyondMending,
+    answer: takenApart,
+  },
+  {
+    method: 'get',
+    path: '/api/repairs/plans/{key}',
+    summary: 'A version of a plan that boxes were built by',
+    answer: planVersion,
+  },
+  {
+    method: 'delete',
+    path: '/api/repairs/{id}',
+    summary: 'Takes a repair off the list',
+    query: versionQuery,
+    answer: removed,
+  },
+  {
+    method: 'post',
+    path: '/api/repairs/{id}/restore',
+    summary: 'Puts a repair back on the list',
+    answer: repairRecord,
+  },
+];
 
 const TRAIL_OPERATIONS: readonly Operation[] = [
   { method: 'get', path: '/api/trail', summary: 'Boxes that are out', answer: boxList },
@@ -529,5 +599,6 @@ const PLAIN_OPERATIONS: readonly Operation[] = [
 export const OPERATIONS: readonly Operation[] = [
   ...PLAIN_OPERATIONS,
   ...TRAIL_OPERATIONS,
+  ...REPAIR_OPERATIONS,
   ...SHOP_LISTS.flatMap(listOperations),
 ];

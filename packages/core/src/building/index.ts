@@ -46,6 +46,7 @@ export { type BitHoles, byBit, type Side, sidesOf } from './holes/sides.js';
 export { type HardwareCount, kitItems } from './items.js';
 export { type LetterMark, letterMarks } from './letter-marks.js';
 export type { Letter } from './letters.js';
+export { boxesOfStep, boxesWithNew, mendedLines, standingBodies, stepsOfBox } from './mending.js';
 export type { BuildTimes, Wait } from './minutes.js';
 export {
   type BuildChoices,

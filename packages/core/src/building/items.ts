@@ -17,7 +17,7 @@ export interface HardwareCount {
 const SPARE = 0.04;
 const isSmall = (item: string): boolean => /^(screw|nail|pivot|latch)/.test(item);
 
-const spareOf = (item: string, count: number): number =>
+export const spareOf = (item: string, count: number): number =>
   isSmall(item) ? Math.ceil(count * SPARE) : 0;
 
 /** What goes into the bag of one kit, its own few to spare with it. */

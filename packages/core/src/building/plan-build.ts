@@ -1,5 +1,6 @@
 import { animalById } from '../animals/index.js';
-import { at } from '../lists/index.js';
+import type { MendedBox } from '../job/index.js';
+import { at, sum } from '../lists/index.js';
 import type { Ticks } from '../measure/index.js';
 import type { PanelSet } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
@@ -19,6 +20,15 @@ import type { Hole } from './holes/hole.js';
 import { holesOf } from './holes/holes-of.js';
 import { type HardwareCount, itemsOf } from './items.js';
 import { type Letter, lettersOf } from './letters.js';
+import {
+  mendedCoats,
+  mendedItems,
+  mendingSteps,
+  type NewInBox,
+  newInBoxes,
+  newShare,
+  stepsOfBox,
+} from './mending.js';
 import { type BuildTimes, timesOf } from './minutes.js';
 import { type BuildProblem, problemsOf } from './problems.js';
 import { type Weights, weightsOf } from './weights.js';
@@ -38,6 +48,8 @@ export interface BuildPlan {
   hanging: Hanging;
   times: BuildTimes;
   problems: readonly BuildProblem[];
+  /** Where boxes are mended: box by box which copies of panels go in new; null where whole boxes are built. */
+  mended: readonly NewInBox[] | null;
 }
 
 /** What the maker decides beside the plan. */
@@ -50,6 +62,8 @@ export interface BuildChoices {
   site?: Site;
   /** What the shop’s own log says of the usual minutes. */
   pace?: Pace;
+  /** Boxes that are mended: holes, steps and what they take are of their new panels alone. */
+  mends?: readonly MendedBox[];
 }
 
 export const USUAL_BUILD: BuildChoices = { school: 'back-first', order: null, bits: null };
@@ -114,7 +128,7 @@ export function planBuild(
     holes,
     choices.site,
   );
-  return {
+  const whole: BuildPlan = {
     boxes,
     holes,
     steps,
@@ -136,6 +150,66 @@ export function planBuild(
       choices.pace,
     ),
     problems: problemsOf({ plan, box, bench, puttings, holes, hanging }),
+    mended: null,
+  };
+  const { mends = [], pace } = choices;
+  return mends.length > 0 ? mending(whole, plan, box, mends, pace) : whole;
+}
+
+/** Of a whole box's plan what is done where some of its panels go in new. Times are of one box on an average. */
+function mending(
+  whole: BuildPlan,
+  plan: BoxPlan,
+  box: PanelSet,
+  mends: readonly MendedBox[],
+  pace?: Pace,
+): BuildPlan {
+  const mended = newInBoxes(mends);
+  const boxes = mended.length;
+  const anywhere: NewInBox = new Set(mended.flatMap((fresh) => [...fresh]));
+  const boredIn = (fresh: NewInBox) =>
+    whole.holes.filter(({ panel, instance }) => fresh.has(bodyKey(panel, instance)));
+  const steps = mendingSteps(whole.steps, anywhere);
+  const boxSteps = mended.map((_unused, index) =>
+    stepsOfBox({ steps: whole.steps, mended }, index + 1),
+  );
+  const holes = boredIn(anywhere);
+  const finish = mendedCoats(whole.finish, newShare(box, mended));
+  const seams = caulkedSeams(plan, box);
+  const newSeams = mends.map(({ panels }) =>
+    seams.filter(({ between }) => panels.some(({ panel }) => between.includes(panel))),
+  );
+  const caulk = sum(newSeams.map((own) => caulkLength(plan, own)));
+  const all = timesOf(
+    {
+      holes: mended.flatMap(boredIn),
+      bits: new Set(holes.map(({ bit }) => bit.key)).size,
+      steps: boxSteps.flat(),
+      coats: mendedCoats(finish, boxes),
+      caulk,
+      boxes: 1,
+    },
+    pace,
+  );
+  return {
+    ...whole,
+    boxes,
+    holes,
+    steps,
+    hardware: mendedItems(boxSteps),
+    finish,
+    seal: {
+      length: Math.round(caulk / boxes),
+      where: [...new Set(newSeams.flat().flatMap(({ between }) => between))],
+    },
+    letters: lettersOf(steps),
+    times: {
+      ...all,
+      drilling: all.drilling / boxes,
+      assembly: all.assembly / boxes,
+      finish: all.finish / boxes,
+    },
+    mended,
   };
 }
 

@@ -3,6 +3,7 @@ import type { PanelSet } from '../panels/index.js';
 import type { AssemblyStep } from './assembly/steps.js';
 import type { Hole } from './holes/hole.js';
 import { type Side, sidesOf } from './holes/sides.js';
+import { boxesWithNew, stepsOfBox } from './mending.js';
 import { coatMinutes, holeMinutes, stepMinutes } from './minutes.js';
 import { type BuildPlan, stepKey } from './plan-build.js';
 import type { Pace, Work, WorkKind } from './work-done.js';
@@ -16,8 +17,10 @@ const holeKey = ({ for: use, size }: Hole): string =>
     ? `${use} ${Math.round(size.diameter)}`
     : `${use} ${size.shape} ${Math.round(size.width)} ${Math.round(size.height)}`;
 
+type Boxes = Pick<BuildPlan, 'boxes' | 'mended'>;
+
 /** What is bored in a side, copy by copy and width by width, so that it may be done side by side or bit by bit. */
-export function sideWork({ panel, face, copies, holes }: Side, boxes: number): PlannedWork[] {
+export function sideWork({ panel, face, copies, holes }: Side, build: Boxes): PlannedWork[] {
   const widths = new Map<string, number>();
   for (const hole of holes) {
     const width = holeKey(hole);
@@ -29,7 +32,7 @@ export function sideWork({ panel, face, copies, holes }: Side, boxes: number): P
       kind: 'bore' as const,
       key: `${panel} ${copy} ${on} ${width}`,
       box: 0,
-      minutes: minutes * boxes,
+      minutes: minutes * boxesWithNew(build, panel, copy),
     })),
   );
 }
@@ -54,8 +57,8 @@ const upTo = (count: number): number[] =>
 
 /** Everything that a batch’s build plan asks to be done, in the order of the work. */
 export const workOf = (build: BuildPlan, { panels }: PanelSet): PlannedWork[] => [
-  ...sidesOf(build.holes, panels).flatMap((side) => sideWork(side, build.boxes)),
-  ...upTo(build.boxes).flatMap((box) => build.steps.map((step) => stepWork(step, box))),
+  ...sidesOf(build.holes, panels).flatMap((side) => sideWork(side, build)),
+  ...upTo(build.boxes).flatMap((box) => stepsOfBox(build, box).map((step) => stepWork(step, box))),
   ...build.finish.flatMap(({ coats }, index) =>
     upTo(coats).map((coat) => coatWork(build, index + 1, coat)),
   ),

@@ -18,6 +18,7 @@ export {
 export { type BoardCut, boardCuts } from './board-cuts.js';
 export { type FaceUp, type Lie, leftEnd, type Side, seenAt } from './fence.js';
 export { firstCuts } from './first-cuts.js';
+export { largestClear } from './largest-rectangle.js';
 export { type Learned, learnedCosts, type SawnPlan, type StepTime, timesOf } from './log.js';
 export { type Axis, type End, measured, sizeOf, type Verdict } from './measured.js';
 export { liesIn, type PieceThere, piecesAtHand, wholeOf } from './pieces-at-hand.js';

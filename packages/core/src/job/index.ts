@@ -21,6 +21,7 @@ export {
   STANDARD_SAW,
 } from './job-for-boxes.js';
 export { type JobQuestion, layoutJob } from './layout-job.js';
+export { type MendedBox, newCopies, soundPieces } from './mended.js';
 export { jobProblems, type Problem } from './problems.js';
 export { pieceOf, type ReadyPieces, readyCopies, sawnCopies } from './ready.js';
 export { type BeyondSaw, beyondSaw } from './saw-limits.js';

@@ -1,3 +1,4 @@
+import { sum } from '../lists/index.js';
 import { type Panel, type PanelSet, pieceKey } from '../panels/index.js';
 import type { BoxPlan } from '../plan/index.js';
 
@@ -5,6 +6,8 @@ import type { BoxPlan } from '../plan/index.js';
 export interface ReadyPieces {
   piece: string;
   count: number;
+  /** The panel that they are for already, where they stand on their boxes; others serve whichever panel is alike. */
+  panel?: string | null;
 }
 
 /** The key of a panel of a plan: one that is glued up of two sheets is another piece than one of a board. */
@@ -25,13 +28,24 @@ export function readyCopies(
   for (const { piece, count } of ready) left.set(piece, (left.get(piece) ?? 0) + count);
   const copies = new Map<string, number>();
   if (ready.length === 0) return { copies, left };
-  for (const panel of box.panels) {
-    const piece = pieceOf(plan, panel);
-    const used = Math.min(left.get(piece) ?? 0, boxes * panel.instances.length);
-    if (used === 0) continue;
-    copies.set(panel.id, used);
+  const pieces = box.panels.map((panel) => ({ panel, piece: pieceOf(plan, panel) }));
+  const use = ({ panel, piece }: (typeof pieces)[number], most: number) => {
+    const before = copies.get(panel.id) ?? 0;
+    const used = Math.min(most, left.get(piece) ?? 0, boxes * panel.instances.length - before);
+    if (used <= 0) return;
+    copies.set(panel.id, before + used);
     left.set(piece, (left.get(piece) ?? 0) - used);
-  }
+  };
+  for (const each of pieces)
+    use(
+      each,
+      sum(
+        ready.flatMap(({ piece, panel, count }) =>
+          panel === each.panel.id && piece === each.piece ? [count] : [],
+        ),
+      ),
+    );
+  for (const each of pieces) use(each, Number.POSITIVE_INFINITY);
   return { copies, left };
 }
 

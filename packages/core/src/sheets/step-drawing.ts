@@ -162,23 +162,29 @@ export interface StepPicture {
   /** Heads of what is driven in it, in box space, with the way that they are driven. */
   heads: readonly { point: Vec3; axis: Vec3 }[];
   nameOf: (panel: string) => string;
+  /** Bodies that stand before the first step, by their keys: those of a box that is mended. */
+  standing?: ReadonlySet<string>;
 }
 
 /**
  * One step of the assembly as it lies on the bench: what is together, the new piece coming in along its way, arrows where its fasteners are
  * driven. A drawing in ticks, computed from the solids; nearer bodies are drawn over farther ones.
  */
-export function stepDrawing(box: PanelSet, { steps, step, heads, nameOf }: StepPicture): Drawing {
+export function stepDrawing(
+  box: PanelSet,
+  { steps, step, heads, nameOf, standing = new Set() }: StepPicture,
+): Drawing {
   const now = at(steps, step);
   const turn = asItLies(now);
   const bodies = bodiesOf(box);
   const keys = (each: AssemblyStep) =>
     each.add.map(({ panel, instance }) => `${panel}:${instance}`);
-  const there = new Set(steps.slice(0, step).flatMap(keys));
+  const there = new Set([...standing, ...steps.slice(0, step).flatMap(keys)]);
   const fresh = new Set(keys(now));
   const shown = bodies.filter((body) => there.has(keyOf(body)) || fresh.has(keyOf(body)));
   const size = reachOf(shown);
-  const away = step > 0 && now.out ? scale(turn(now.out), size * 0.4) : ([0, 0, 0] as const);
+  const comes = there.size > 0 && now.out !== null && !now.stands;
+  const away = comes && now.out ? scale(turn(now.out), size * 0.4) : ([0, 0, 0] as const);
   const moveOf = (isNew: boolean) => (point: Vec3) =>
     isNew ? add(turn(point), away) : turn(point);
   const placed = shown.map((body) => {
@@ -199,7 +205,7 @@ export function stepDrawing(box: PanelSet, { steps, step, heads, nameOf }: StepP
         const tail = onPaper(add(moveOf(isNew)(point), scale(turn(negate(axis)), size * 0.09)));
         return arrow(tail, tip, size * 0.025);
       }),
-      ...(step > 0 && now.out
+      ...(comes
         ? arrow(onPaper(middle), onPaper(subtract(middle, scale(away, 0.75))), size * 0.05)
         : []),
       note(

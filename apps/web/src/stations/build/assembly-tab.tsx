@@ -178,6 +178,26 @@ function Presses({ assembly, steps }: { assembly: Assembly; steps: number }) {
   );
 }
 
+/** What of the box on the bench is made anew, and what comes first. */
+function MendingHint({ built, box, nameOf }: Props & { box: number }) {
+  const { mends } = useBatch().batch;
+  const panels = mends?.boxes[box - 1]?.panels ?? [];
+  const seals = built.build.seal.length > 0;
+  return (
+    <p className="mb-3 rounded-md bg-warn-pale px-3 py-2 text-lg">
+      New in this box:{' '}
+      <strong>
+        {panels
+          .map(({ panel, count }) => `${count > 1 ? `${count} × ` : ''}${nameOf(panel)}`)
+          .join(', ')}
+      </strong>
+      . Look first that nothing lives in it; take the old panel off by its screws, and nails out
+      before anything is sawn. Hold the new panel against the box before a hole is bored: a box that
+      has stood in the rain is not square any more.{seals && ' Old caulk is scraped off first.'}
+    </p>
+  );
+}
+
 /** The box put together step by step, each with its picture, its fasteners, and what to check. */
 export function AssemblyTab({
   built,
@@ -185,9 +205,9 @@ export function AssemblyTab({
   busy,
   work,
 }: Props & { busy: boolean; work: BenchWork }) {
-  const { steps, problems } = built.build;
+  const { problems, mended } = built.build;
   const assembly = useAssembly(built, work);
-  const { step, place, box, go, done, setPlace } = assembly;
+  const { step, steps, place, box, go, done, setPlace } = assembly;
   const pace = usePace()?.assemble?.factor ?? 1;
   useStepKeys(go, done);
   const own = new Set(step.add.map(({ panel }) => panel));
@@ -207,10 +227,11 @@ export function AssemblyTab({
           onGo={setPlace}
           nameOf={nameOf}
         />
-        <SchoolPicker />
+        {!mended && <SchoolPicker />}
       </div>
+      {mended && <MendingHint built={built} box={box} nameOf={nameOf} />}
       <div className="grid grid-cols-[1.2fr_1fr] gap-5 max-lg:grid-cols-1">
-        <StepPicture built={built} nameOf={nameOf} step={place} />
+        <StepPicture built={built} nameOf={nameOf} steps={steps} step={place} box={box} />
         <div>
           <Presses assembly={assembly} steps={steps.length} />
           <StepWords
@@ -225,7 +246,7 @@ export function AssemblyTab({
             </p>
           ))}
           <div className="mt-4 flex flex-wrap gap-2">
-            <MoveStep steps={steps} step={place} busy={busy} onMoved={setPlace} />
+            {!mended && <MoveStep steps={steps} step={place} busy={busy} onMoved={setPlace} />}
           </div>
         </div>
       </div>

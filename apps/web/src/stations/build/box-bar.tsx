@@ -1,4 +1,5 @@
-import { type AssemblyStep, type BuildPlan, stepWork } from '@spare-knot/core/building';
+import { type AssemblyStep, type BuildPlan, stepsOfBox, stepWork } from '@spare-knot/core/building';
+import { useBatch } from '../../batch/batch-context';
 import { useNow } from '../../ui/use-now';
 import { clockWords } from './clock-words';
 import type { Assembly } from './use-assembly';
@@ -7,12 +8,15 @@ import type { BenchWork } from './use-bench-work';
 const isGlued = ({ joints }: AssemblyStep): boolean => joints.some(({ glue }) => glue);
 
 /** Boxes whose last glue has not set yet, with the time until which their clamps stay on. */
-function setting({ steps, boxes, times }: BuildPlan, work: BenchWork, now: number) {
+function setting(build: BuildPlan, work: BenchWork, now: number) {
+  const { boxes, times } = build;
   const hours = times.waits.find(({ what }) => what === 'glue')?.hours ?? 0;
   return Array.from({ length: boxes }, (_unused, index) => index + 1).flatMap((box) => {
     const last = Math.max(
       0,
-      ...steps.filter(isGlued).map((step) => work.doneAt(stepWork(step, box)) ?? 0),
+      ...stepsOfBox(build, box)
+        .filter(isGlued)
+        .map((step) => work.doneAt(stepWork(step, box)) ?? 0),
     );
     const until = last + hours * 3_600_000;
     return last > 0 && until > now ? [{ box, until }] : [];
@@ -36,6 +40,8 @@ export function BoxBar({
 }) {
   const now = useNow();
   const { boxes } = build;
+  const { mends } = useBatch().batch;
+  const numberOf = (each: number) => mends?.boxes[each - 1]?.number ?? each;
   const waits = setting(build, work, now);
   return (
     <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -49,18 +55,20 @@ export function BoxBar({
             onChange={(event) => setBox(Number(event.target.value))}
           >
             {Array.from({ length: boxes }, (_unused, index) => (
-              <option key={index}>{index + 1}</option>
+              <option key={index} value={index + 1}>
+                {numberOf(index + 1)}
+              </option>
             ))}
           </select>
-          of {boxes}
+          {mends ? `of ${boxes} that are mended` : `of ${boxes}`}
         </label>
       )}
-      <p className="text-soft">{togetherWords(whole, boxes)}</p>
+      <p className="text-soft">{mends ? `${whole} of them mended` : togetherWords(whole, boxes)}</p>
       {waits.length > 0 && (
         <p className="rounded-md bg-warn-pale px-3 py-1">
           Clamps stay on:{' '}
           {waits
-            .map(({ box: each, until }) => `box ${each} until ${clockWords(until, now)}`)
+            .map(({ box: each, until }) => `box ${numberOf(each)} until ${clockWords(until, now)}`)
             .join(', ')}
         </p>
       )}

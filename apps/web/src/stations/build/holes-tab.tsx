@@ -1,6 +1,8 @@
 import {
   type BitHoles,
   type BoredHole,
+  type BuildPlan,
+  boxesWithNew,
   byBit,
   type FromEdge,
   faceWords,
@@ -225,7 +227,12 @@ function BitList({
   );
 }
 
-const forAll = (boxes: number): string => (boxes === 1 ? '' : ` in all ${boxes} boxes`);
+/** For how many boxes a side is bored: for all of them, or for those in which the panel goes in new. */
+const forAll = (side: Side, build: BuildPlan): string => {
+  const most = Math.max(...side.copies.map((copy) => boxesWithNew(build, side.panel, copy)));
+  if (build.mended) return most === 1 ? ' for one box' : ` for ${most} boxes`;
+  return most === 1 ? '' : ` in all ${most} boxes`;
+};
 
 /** Every hole of one box, by bit or by panel, side by side. */
 export function HolesTab({ built, nameOf, work }: Props & { work: BenchWork }) {
@@ -239,15 +246,19 @@ export function HolesTab({ built, nameOf, work }: Props & { work: BenchWork }) {
   const sides = group?.sides ?? all;
   const now = Math.min(place, sides.length - 1);
   const go = (by: number) => setPlace(Math.max(0, Math.min(sides.length - 1, now + by)));
-  const { boxes } = built.build;
-  const bored = (each: Side) => sideWork(each, boxes).every(work.isDone);
+  const bored = (each: Side) => sideWork(each, build).every(work.isDone);
   useStepKeys(go, () => {
     const here = sides[now];
-    if (here) work.tell(sideWork(here, boxes), true);
+    if (here) work.tell(sideWork(here, build), true);
     go(1);
   });
   const side = sides[now];
-  if (!side) return <p className="card p-6 text-lg">Nothing is bored in this box.</p>;
+  if (!side)
+    return (
+      <p className="card p-6 text-lg">
+        Nothing is bored{build.mended ? ' in the new panels' : ' in this box'}.
+      </p>
+    );
   return (
     <section aria-label="Holes" className="card p-4">
       <BitList
@@ -285,14 +296,14 @@ export function HolesTab({ built, nameOf, work }: Props & { work: BenchWork }) {
         type="button"
         aria-pressed={bored(side)}
         className={`btn mt-3 min-h-14 w-full text-xl ${bored(side) ? 'border-moss bg-moss-pale text-moss' : 'btn-main'}`}
-        onClick={() => work.tell(sideWork(side, boxes), !bored(side))}
+        onClick={() => work.tell(sideWork(side, build), !bored(side))}
       >
         {bored(side) ? (
           <>
-            <Check aria-hidden /> Bored{forAll(boxes)} — press if it is not
+            <Check aria-hidden /> Bored{forAll(side, build)} — press if it is not
           </>
         ) : (
-          <>These are bored{forAll(boxes)}</>
+          <>These are bored{forAll(side, build)}</>
         )}
       </button>
       <p className="mt-3 text-sm text-soft">

@@ -1,4 +1,4 @@
-import type { AssemblyStep, StepJoint } from '@spare-knot/core/building';
+import { type AssemblyStep, type StepJoint, standingBodies } from '@spare-knot/core/building';
 import { at } from '@spare-knot/core/lists';
 import { printLengthUnit } from '@spare-knot/core/measure';
 import type { PanelSet } from '@spare-knot/core/panels';
@@ -89,7 +89,12 @@ export function StepWords({
           {[...new Set(small.map(({ panel }) => nameOf(panel).toLowerCase()))].join(', ')}.
         </p>
       )}
-      <p className="text-lg">
+      {step.stands && (
+        <p className="rounded-md bg-warn-pale px-3 py-1 text-lg">
+          It stands on the box already: it is only fastened to what is new.
+        </p>
+      )}
+      <p className={step.stands ? 'sr-only' : 'text-lg'}>
         {step.onto.length === 0 ? (
           liesWords(step)
         ) : (
@@ -116,10 +121,15 @@ export function StepWords({
 }
 
 /** As much of the box as stands together after some steps. */
-function boxUpTo(box: PanelSet, steps: readonly AssemblyStep[]): PanelSet {
-  const there = new Set(
-    steps.flatMap(({ add }) => add.map(({ panel, instance }) => `${panel}:${instance}`)),
-  );
+function boxUpTo(
+  box: PanelSet,
+  standing: ReadonlySet<string>,
+  steps: readonly AssemblyStep[],
+): PanelSet {
+  const there = new Set([
+    ...standing,
+    ...steps.flatMap(({ add }) => add.map(({ panel, instance }) => `${panel}:${instance}`)),
+  ]);
   return {
     ...box,
     panels: box.panels.flatMap((panel) => {
@@ -129,16 +139,36 @@ function boxUpTo(box: PanelSet, steps: readonly AssemblyStep[]): PanelSet {
   };
 }
 
-export function StepPicture({ built, nameOf, step }: Props & { step: number }) {
+export function StepPicture({
+  built,
+  nameOf,
+  steps,
+  step,
+  box,
+}: Props & {
+  /** The steps of this box, from 1, and which of them is shown. */
+  steps: readonly AssemblyStep[];
+  step: number;
+  box: number;
+}) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const [solid, setSolid] = useState(false);
-  const { steps } = built.build;
+  const standing = useMemo(() => standingBodies(built.build, built.box, box), [built, box]);
   const drawing = useMemo(
     () =>
-      stepDrawing(built.box, { steps, step, heads: headsOf(built.build, at(steps, step)), nameOf }),
-    [built, steps, step, nameOf],
+      stepDrawing(built.box, {
+        steps,
+        step,
+        heads: headsOf(built.build, at(steps, step)),
+        nameOf,
+        standing,
+      }),
+    [built, steps, step, nameOf, standing],
   );
-  const soFar = useMemo(() => boxUpTo(built.box, steps.slice(0, step + 1)), [built, steps, step]);
+  const soFar = useMemo(
+    () => boxUpTo(built.box, standing, steps.slice(0, step + 1)),
+    [built, steps, step, standing],
+  );
   return (
     <div ref={ref}>
       {width > 0 && !solid && (

@@ -5,7 +5,7 @@ import { printMoney } from '@spare-knot/core/measure';
 import { ofWeight } from '@spare-knot/core/text';
 import { type ReactNode, useMemo } from 'react';
 import { Link } from 'react-router';
-import { useReady } from '../../batch/batch-context';
+import { useFromBin } from '../../batch/batch-context';
 import { Sentence } from '../../measure/length';
 import { BatchCalendar } from './batch-calendar';
 import { hoursWord, minutesWord } from './hours-word';
@@ -28,7 +28,7 @@ function Line({ name, children }: { name: ReactNode; children: ReactNode }) {
 
 function Cost({ built, left: { job, layout, wood: there } }: { built: Built; left: Left }) {
   const { boxes } = built.build;
-  const ready = useReady();
+  const ready = useFromBin();
   const needs = useNeeds(built);
   const wood = useMemo(() => {
     if (!job || !layout) return null;
@@ -71,6 +71,12 @@ function Cost({ built, left: { job, layout, wood: there } }: { built: Built; lef
         <p className="mt-2 rounded-md bg-warn-pale px-3 py-2">
           Panels out of the bin, whose wood is not in these sums:{' '}
           {ready.map(({ name, count }) => `${count} × ${name.toLowerCase()}`).join(', ')}.
+        </p>
+      )}
+      {built.build.mended && (
+        <p className="mt-2 rounded-md bg-warn-pale px-3 py-2">
+          Mending alone is counted: new wood, fasteners of the new joints, coats and caulk on what
+          is new. Glue, covers and fixings are not: the old box may still have them.
         </p>
       )}
       {unpriced.length > 0 && (

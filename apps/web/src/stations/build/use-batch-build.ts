@@ -8,7 +8,9 @@ import { NO_PACE, usePace } from './use-pace';
 
 /** The build plan of the batch on the bench with the shop’s bits, and what its panels are called. */
 export function useBatchBuild(): BuildState & { nameOf: (panel: string) => string } {
-  const { draft, sound } = useBatch();
+  const { draft, sound, batch } = useBatch();
+  const said = JSON.stringify(batch.mends);
+  const mends = useMemo(() => JSON.parse(said) as typeof batch.mends, [said]);
   const { shop } = useTools();
   const pace = usePace();
   const state = useBuild(
@@ -17,6 +19,7 @@ export function useBatchBuild(): BuildState & { nameOf: (panel: string) => strin
     draft.making,
     shop?.bits ?? null,
     pace ?? NO_PACE,
+    mends,
   );
   const nameOf = useMemo(() => {
     const names = sound ? panelNames(familyById(sound.plan.family), sound.box) : new Map();

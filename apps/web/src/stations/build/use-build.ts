@@ -1,4 +1,4 @@
-import type { Making } from '@spare-knot/core/api';
+import type { Making, MendedBoxes } from '@spare-knot/core/api';
 import type { Bit, Pace } from '@spare-knot/core/building';
 import type { BoxPlan } from '@spare-knot/core/plan';
 import { useEffect, useState } from 'react';
@@ -10,6 +10,7 @@ interface Asked {
   making: Making;
   bits: readonly Bit[] | null;
   pace: Pace;
+  mends: MendedBoxes | null;
 }
 
 /** A build plan with the box that it is for. */
@@ -29,10 +30,17 @@ export const planToBuild = (plan: BoxPlan, { hanging, site }: Making): BoxPlan =
   place: { ...plan.place, height: site.height ?? plan.place.height },
 });
 
-const questionOf = ({ plan, boxes, making, bits, pace }: Asked): BuildQuestion => ({
+const questionOf = ({ plan, boxes, making, bits, pace, mends }: Asked): BuildQuestion => ({
   plan: planToBuild(plan, making),
   boxes,
-  choices: { school: making.school, order: making.order, bits, site: making.site, pace },
+  choices: {
+    school: making.school,
+    order: making.order,
+    bits,
+    site: making.site,
+    pace,
+    ...(mends && { mends: mends.boxes }),
+  },
 });
 
 /** The build plan of a batch, worked out beside the page. */
@@ -42,6 +50,7 @@ export function useBuild(
   making: Making,
   bits: readonly Bit[] | null,
   pace: Pace,
+  mends: MendedBoxes | null,
 ): BuildState {
   const [state, setState] = useState<BuildState>({ answer: null, busy: false, trouble: null });
   useEffect(() => {
@@ -56,8 +65,8 @@ export function useBuild(
         busy: false,
         trouble: message || 'The build plan could not be worked out.',
       }));
-    worker.postMessage(questionOf({ plan, boxes, making, bits, pace }));
+    worker.postMessage(questionOf({ plan, boxes, making, bits, pace, mends }));
     return () => worker.terminate();
-  }, [plan, boxes, making, bits, pace]);
+  }, [plan, boxes, making, bits, pace, mends]);
   return state;
 }

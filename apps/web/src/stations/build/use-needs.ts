@@ -1,4 +1,4 @@
-import { hardwareOf, type Need, needsOf } from '@spare-knot/core/building';
+import { hardwareOf, mendedLines, type Need, needsOf } from '@spare-knot/core/building';
 import { useMemo } from 'react';
 import { useBatch } from '../../batch/batch-context';
 import { useSupplies } from '../../shop/use-supplies';
@@ -12,6 +12,9 @@ export function useNeeds(built: Built): Need[] {
   return useMemo(() => {
     if (!sound) return [];
     const lines = hardwareOf(planToBuild(sound.plan, making), built.box, making.site);
-    return needsOf(lines, boxes, built.build.hardware, supplies);
+    const { build } = built;
+    return build.mended
+      ? needsOf(mendedLines(lines, build), 1, build.hardware, supplies)
+      : needsOf(lines, boxes, build.hardware, supplies);
   }, [sound, making, boxes, built, supplies]);
 }

@@ -4,7 +4,7 @@ import { sum } from '@spare-knot/core/lists';
 import { type UsefulSpare, usefulSpares } from '@spare-knot/core/spares';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { useBatch, useReady } from '../../batch/batch-context';
+import { useBatch, useFromBin, useReady } from '../../batch/batch-context';
 import { BIN, useBin } from '../../spares/use-bin';
 import { messageOf } from '../../ui/message-of';
 import { useNotice } from '../../ui/notice';
@@ -14,6 +14,7 @@ function useBatchBin() {
   const { draft, built, session } = useBatch();
   const { spares } = useBin();
   const ready = useReady();
+  const aside = useFromBin();
   const queries = useQueryClient();
   const say = useNotice();
   const [busy, setBusy] = useState(false);
@@ -49,7 +50,7 @@ function useBatchBin() {
       `${sum(wanted.map(({ count }) => count))} panels are set aside: they are not sawn.`,
       async () => {
         const ids = wanted.map(({ spare }) => spare.id);
-        const before = ready.filter(({ spare }) => ids.includes(spare));
+        const before = aside.filter(({ spare }) => ids.includes(spare));
         await session.putBackInBin(ids);
         if (before.length > 0)
           await session.takeFromBin(before.map(({ spare, count }) => ({ spare, count })));
@@ -61,7 +62,7 @@ function useBatchBin() {
       `${sum(panels.map(({ count }) => count))} panels are back in the bin.`,
       () => session.takeFromBin(panels.map(({ spare, count }) => ({ spare, count }))),
     );
-  return { useful, useless, ready, busy, take, putBack };
+  return { useful, useless, ready: aside, busy, take, putBack };
 }
 
 function UsefulRow({

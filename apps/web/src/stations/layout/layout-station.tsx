@@ -43,7 +43,11 @@ function useJob({ rack, offers }: WoodOfBatch, mayBegin: boolean) {
   const { plan, boxes, saw, wishes } = draft;
   return useMemo(() => {
     if (!mayBegin || !built.ok) return null;
-    const asked = batchQuestion({ name: 'batch', plan, boxes, saw, wishes, ready }, rack, offers);
+    const asked = batchQuestion(
+      { name: 'batch', plan, boxes, saw, wishes, liesReady: ready },
+      rack,
+      offers,
+    );
     const made = layoutJob(asked);
     return made.ok ? sortPins(made.job) : null;
   }, [mayBegin, built.ok, plan, boxes, saw, wishes, ready, rack, offers]);

@@ -25,7 +25,7 @@ function useQuestions(wood: WoodOfBatch) {
       const pinned = supply === draft.wishes.supply ? draft.wishes.pinned : [];
       const wishes = { ...draft.wishes, supply, pinned };
       const asked = batchQuestion(
-        { ...draft, name: 'batch', wishes, ready },
+        { ...draft, name: 'batch', wishes, liesReady: ready },
         wood.rack,
         wood.offers,
       );

@@ -1,4 +1,4 @@
-import { batchQuestion, sawsOf } from '@spare-knot/core/api';
+import { batchQuestion, liesReady, sawsOf } from '@spare-knot/core/api';
 import { type CutPlan, planCuts } from '@spare-knot/core/cuts';
 import { familyById } from '@spare-knot/core/families';
 import { boxNumber, type LayoutJob, layoutJob } from '@spare-knot/core/job';
@@ -21,7 +21,9 @@ import type { NameOf } from './step-words';
 function useTakenJob(): LayoutJob | null {
   const { batch } = useBatch();
   return useMemo(() => {
-    const made = batch.accepted ? layoutJob(batchQuestion(batch, batch.accepted.boards)) : null;
+    const made = batch.accepted
+      ? layoutJob(batchQuestion({ ...batch, liesReady: liesReady(batch) }, batch.accepted.boards))
+      : null;
     return made?.ok ? made.job : null;
   }, [batch]);
 }

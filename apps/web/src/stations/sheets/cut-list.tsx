@@ -3,7 +3,7 @@ import { joinTexts } from '@spare-knot/core/text';
 import { materialName } from '@spare-knot/core/wood';
 
 import { memo } from 'react';
-import { useBatch, useReady } from '../../batch/batch-context';
+import { useBatch, useFromBin } from '../../batch/batch-context';
 import { Length, Sentence } from '../../measure/length';
 import { Drilling } from './drilling';
 
@@ -70,7 +70,7 @@ export const CutList = memo(function CutList({
   copiesOf: (panel: Panel) => number;
 }) {
   const { draft } = useBatch();
-  const ready = useReady();
+  const ready = useFromBin();
   return (
     <>
       <h2 className="mt-[3mm] font-slab text-[4.2mm]">

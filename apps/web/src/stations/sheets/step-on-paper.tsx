@@ -1,4 +1,9 @@
-import type { Letter, StepJoint } from '@spare-knot/core/building';
+import {
+  boxesOfStep,
+  type Letter,
+  type StepJoint,
+  standingBodies,
+} from '@spare-knot/core/building';
 import { at } from '@spare-knot/core/lists';
 import { printLengthUnit } from '@spare-knot/core/measure';
 import { stepDrawing } from '@spare-knot/core/sheets';
@@ -57,9 +62,18 @@ export function StepOnPaper({ built, nameOf, step }: Props & { step: number }) {
   const { build, box } = built;
   const now = at(build.steps, step);
   const drawing = useMemo(
-    () => stepDrawing(box, { steps: build.steps, step, heads: headsOf(build, now), nameOf }),
+    () =>
+      stepDrawing(box, {
+        steps: build.steps,
+        step,
+        heads: headsOf(build, now),
+        nameOf,
+        standing: standingBodies(build, box, null),
+      }),
     [box, build, step, now, nameOf],
   );
+  const { mends } = useBatch().batch;
+  const numbers = mends && boxesOfStep(build, now).map((each) => mends.boxes[each - 1]?.number);
   const comes = comesWords(now);
   const turn = turnWords(now);
   const small = [...new Set(now.add.slice(1).map(({ panel }) => nameOf(panel).toLowerCase()))];
@@ -84,6 +98,8 @@ export function StepOnPaper({ built, nameOf, step }: Props & { step: number }) {
           {now.onto.length === 0
             ? liesWords(now)
             : `${turn ?? ''} ${comes ? `The new piece comes in ${comes}.` : ''}`}
+          {numbers && ` For ${numbers.length === 1 ? 'box' : 'boxes'} ${numbers.join(', ')}.`}
+          {now.stands && ' It stands already: only fasten it.'}
           {small.length > 0 && ` First put on it: ${small.join(', ')}.`}
         </p>
         <ul>

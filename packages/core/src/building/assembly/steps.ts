@@ -51,6 +51,8 @@ export interface AssemblyStep {
   check: Text;
   /** The gap that it leaves under the roof, where it leaves one. */
   freeAbove: Ticks | null;
+  /** All of it stands on the box that is mended: it is only fastened again. */
+  stands: boolean;
 }
 
 const copyOf = ({ panel, instance }: Body): PanelCopy => ({ panel: panel.id, instance });
@@ -192,6 +194,7 @@ export function stepsOf(making: Making, order: readonly Putting[]): readonly Ass
       turns: turned.turns,
       joints,
       moves: unit.moves,
+      stands: false,
       freeAbove: freeUnderRoof(at(bodies, 0), bench.bodies)?.gap ?? null,
       check: checkWords(at(bodies, 0), touched, { standing, all: bench.bodies, moves: unit.moves }),
     };
