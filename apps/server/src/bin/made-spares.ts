@@ -1,8 +1,8 @@
 import type { NewSpares } from '@spare-knot/core/api';
 import { buildBox, familyById } from '@spare-knot/core/families';
 import { pieceOf } from '@spare-knot/core/job';
-import { type Panel, panelNames } from '@spare-knot/core/panels';
-import { featureOutline } from '@spare-knot/core/sheets';
+import { panelNames } from '@spare-knot/core/panels';
+import { seenCuts } from '@spare-knot/core/sheets';
 import { plainText } from '@spare-knot/core/text';
 import { woodRefused } from '@spare-knot/core/wood';
 import { badInput, unsound } from '../http/problem.js';
@@ -12,12 +12,6 @@ const handOf = (panel: string): MadeSpare['hand'] => {
   if (panel.endsWith('-left')) return 'left';
   return panel.endsWith('-right') ? 'right' : null;
 };
-
-/** What is cut through a panel and seen from afar; screw holes are not. */
-const cutsOf = (panel: Panel) =>
-  panel.features
-    .filter(({ kind }) => kind === 'entrance' || kind === 'vent')
-    .map((feature) => [...featureOutline(feature)]);
 
 /** Panels of a plan as they go in the bin: what each is as a piece, what it is called, how it looks. */
 export function madeSpares({ plan, panels }: NewSpares, planKey: string): MadeSpare[] {
@@ -53,7 +47,7 @@ export function madeSpares({ plan, panels }: NewSpares, planKey: string): MadeSp
       drawing: {
         outline: [...panel.outline],
         underside: [...panel.underside],
-        cuts: cutsOf(panel),
+        cuts: seenCuts(panel),
       },
     };
   });

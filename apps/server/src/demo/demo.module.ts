@@ -2,6 +2,7 @@ import { Module } from '@nestjs/common';
 import { BatchesModule } from '../batches/batches.module.js';
 import { BinModule } from '../bin/bin.module.js';
 import { RackModule } from '../rack/rack.module.js';
+import { RepairsModule } from '../repairs/repairs.module.js';
 import { SawingModule } from '../sawing/sawing.module.js';
 import { ShopModule } from '../shop/shop.module.js';
 import { SuppliesModule } from '../supplies/supplies.module.js';
@@ -14,6 +15,7 @@ import { DemoService } from './demo.service.js';
     BatchesModule,
     BinModule,
     RackModule,
+    RepairsModule,
     SawingModule,
     ShopModule,
     SuppliesModule,

@@ -9,6 +9,7 @@ import { BatchesRepository } from '../batches/batches.repository.js';
 import { BinService } from '../bin/bin.service.js';
 import { Database } from '../database/database.js';
 import { RackRepository } from '../rack/rack.repository.js';
+import { MendingService } from '../repairs/mending.service.js';
 import { SawingService } from '../sawing/sawing.service.js';
 import { ShopRepository } from '../shop/shop.repository.js';
 import { SuppliesRepository } from '../supplies/supplies.repository.js';
@@ -23,7 +24,7 @@ import {
   demoSpares,
   demoSupplies,
 } from './osier-landing.js';
-import { demoBoxes, demoVisits } from './rail-trail.js';
+import { demoBoxes, demoRepairs, demoVisits } from './rail-trail.js';
 import { demoOffers } from './yard-list.js';
 
 /** Osier Landing, an invented boatyard whose winter crew builds boxes for an invented rail trail. */
@@ -41,6 +42,7 @@ export class DemoService {
     private readonly boxes: BoxesRepository,
     private readonly visits: VisitsService,
     private readonly bin: BinService,
+    private readonly mending: MendingService,
   ) {}
 
   /** Loads the demo into an empty house; a house with anything in it, even deleted, is left alone. */
@@ -69,6 +71,10 @@ export class DemoService {
       boxes.map((box) => ({ ...box, batch: batches.get(box.plan) ?? null })),
     );
     await this.visits.add(demoVisits(kept, yesterday));
+    for (const { told, mended } of demoRepairs(kept, yesterday)) {
+      const repairs = await this.mending.tell(told);
+      if (mended) await this.mending.done({ repairs, closedOn: mended.on, how: mended.how });
+    }
   }
 
   /** A batch in the middle of its sawing. */

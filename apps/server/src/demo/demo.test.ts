@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import type { NewBatch } from '@spare-knot/core/api';
+import { type NewBatch, repairList } from '@spare-knot/core/api';
 import { hardwareOf, supplyItem } from '@spare-knot/core/building';
 import { buildBox } from '@spare-knot/core/families';
 import { tooNear } from '@spare-knot/core/trail';
@@ -65,6 +65,10 @@ describe('the demo', () => {
     expect(tooNear(boxes)).toHaveLength(1);
     await server.app.get(DemoService).loadWhenEmpty();
     expect((await server.http.get('/api/trail')).body.boxes).toHaveLength(40);
+    const { repairs, wanted } = repairList.parse((await server.http.get('/api/repairs')).body);
+    expect(repairs.filter(({ panel }) => panel !== null)).toHaveLength(6);
+    expect(repairs.every(({ outcome }) => outcome === null)).toBe(true);
+    expect(wanted.length).toBeGreaterThan(0);
     expect((await server.http.get('/api/bin')).body.spares.length).toBeGreaterThan(3);
   });
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { NewBox, NewVisit } from '@spare-knot/core/api';
+import type { NewBox, NewRepairs, NewVisit } from '@spare-knot/core/api';
 import { daysAfter } from '@spare-knot/core/building';
 import { fromMm } from '@spare-knot/core/measure';
 import { broodOf, type Facing, type Finding, UNTOLD_BOX } from '@spare-knot/core/trail';
@@ -23,10 +23,13 @@ interface Stretch {
   taken: number;
 }
 
+const SWALLOWS = 'Swallows for the mooring posts';
+const CHICKADEES = 'Six boxes for the rail trail';
+
 const STRETCHES: readonly Stretch[] = [
   {
     animal: 'tree-swallow',
-    plan: 'Swallows for the mooring posts',
+    plan: SWALLOWS,
     place: 'mooring posts',
     keeper: 'the ferry crew',
     count: 14,
@@ -40,7 +43,7 @@ const STRETCHES: readonly Stretch[] = [
   },
   {
     animal: 'black-capped-chickadee',
-    plan: 'Six boxes for the rail trail',
+    plan: CHICKADEES,
     place: 'rail trail, birch stretch',
     keeper: 'Wednesday walkers',
     count: 11,
@@ -267,3 +270,54 @@ export function demoVisits(boxes: readonly (NewBox & { id: string })[], until: s
       }));
   });
 }
+
+/** What was found broken, box by box: of which plan, its how-manieth box, when, and what came of it. */
+const BROKEN: readonly {
+  plan: string;
+  nth: number;
+  panels: readonly string[];
+  what: string;
+  daysAgo: number;
+  mended?: { daysAgo: number; how: string };
+}[] = [
+  { plan: SWALLOWS, nth: 2, panels: ['roof'], what: 'split along the grain', daysAgo: 21 },
+  { plan: SWALLOWS, nth: 5, panels: ['floor', 'side-left'], what: 'squirrel', daysAgo: 21 },
+  { plan: SWALLOWS, nth: 7, panels: ['floor'], what: 'rotten at the drains', daysAgo: 20 },
+  { plan: SWALLOWS, nth: 10, panels: ['roof'], what: 'a branch fell on it', daysAgo: 12 },
+  { plan: CHICKADEES, nth: 3, panels: ['front'], what: 'hole pecked wide', daysAgo: 18 },
+  { plan: CHICKADEES, nth: 6, panels: [], what: 'the latch nail is lost', daysAgo: 18 },
+  {
+    plan: SWALLOWS,
+    nth: 1,
+    panels: ['roof'],
+    what: 'warped off',
+    daysAgo: 230,
+    mended: { daysAgo: 222, how: 'a roof out of the bin' },
+  },
+];
+
+export interface DemoRepair {
+  told: NewRepairs;
+  mended: { on: string; how: string } | null;
+}
+
+/** Boxes that want mending, and one that was mended. */
+export const demoRepairs = (
+  boxes: readonly (NewBox & { id: string })[],
+  until: string,
+): DemoRepair[] =>
+  BROKEN.flatMap(({ plan, nth, panels, what, daysAgo, mended }) => {
+    const box = boxes.filter((each) => each.plan === plan)[nth - 1];
+    if (!box) return [];
+    return [
+      {
+        told: {
+          box: box.id,
+          toldOn: daysAfter(until, -daysAgo),
+          what,
+          panels: panels.map((panel) => ({ panel, count: 1 })),
+        },
+        mended: mended ? { on: daysAfter(until, -mended.daysAgo), how: mended.how } : null,
+      },
+    ];
+  });

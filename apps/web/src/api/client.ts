@@ -5,6 +5,7 @@ import {
   type BatchPatch,
   type BatchRecord,
   type BatchSummary,
+  type BeyondMending,
   type BoardChange,
   type BoardRecord,
   type Bought,
@@ -14,6 +15,7 @@ import {
   batchList,
   batchPatch,
   batchRecord,
+  beyondMending,
   binList,
   boardChange,
   boardList,
@@ -37,10 +39,15 @@ import {
   listReport,
   listRow,
   listRows,
+  type MendingBatch,
+  type MendingBegun,
+  mendingBatch,
+  mendingBegun,
   type NewBatch,
   type NewBoard,
   type NewBox,
   type NewOffer,
+  type NewRepairs,
   type NewSpares,
   type NewSupply,
   type NewVisit,
@@ -48,6 +55,7 @@ import {
   newBoards,
   newBoxes,
   newOffers,
+  newRepairs,
   newSpares,
   newSupplies,
   type OfferChange,
@@ -57,10 +65,18 @@ import {
   offerRecord,
   offerReport,
   type PaceRecord,
+  type PlanVersion,
   type ProblemDocument,
   paceRecord,
+  planVersion,
   problemDocument,
   proposal,
+  type RepairList,
+  type RepairRecord,
+  type RepairsDone,
+  repairList,
+  repairRecord,
+  repairsKept,
   type SawAgain,
   type SawingLog,
   type SawingProgress,
@@ -85,6 +101,8 @@ import {
   supplyList,
   supplyRecord,
   supplyReport,
+  type TakenApart,
+  takenApart,
   type VisitRecord,
   visitList,
   visitRecord,
@@ -193,6 +211,28 @@ export const client = {
     ask(spareRecord, 'PUT', `bin/${id}`, change),
   removeSpare: (id: string, version: number) => send('DELETE', `bin/${id}?version=${version}`),
   restoreSpare: (id: string): Promise<SpareRecord> => ask(spareRecord, 'POST', `bin/${id}/restore`),
+  repairs: (box?: string): Promise<RepairList> =>
+    ask(repairList, 'GET', box ? `repairs?box=${box}` : 'repairs'),
+  tellRepairs: async (told: NewRepairs): Promise<RepairRecord[]> =>
+    (await ask(repairsKept, 'POST', 'repairs', z.encode(newRepairs, told))).repairs,
+  repairsDone: async ({
+    repairs,
+    ...told
+  }: Omit<RepairsDone, 'repairs'> & {
+    repairs: readonly RepairsDone['repairs'][number][];
+  }): Promise<RepairRecord[]> => {
+    const named = repairs.map(({ id, version }) => ({ id, version }));
+    return (await ask(repairsKept, 'POST', 'repairs/done', { ...told, repairs: named })).repairs;
+  },
+  beginMending: (asked: MendingBatch): Promise<MendingBegun> =>
+    ask(mendingBegun, 'POST', 'repairs/batch', z.encode(mendingBatch, asked)),
+  takeApart: (box: string, told: BeyondMending): Promise<TakenApart> =>
+    ask(takenApart, 'POST', `repairs/beyond/${box}`, z.encode(beyondMending, told)),
+  removeRepair: (id: string, version: number) => send('DELETE', `repairs/${id}?version=${version}`),
+  restoreRepair: (id: string): Promise<RepairRecord> =>
+    ask(repairRecord, 'POST', `repairs/${id}/restore`),
+  planVersion: (key: string): Promise<PlanVersion> =>
+    ask(planVersion, 'GET', `repairs/plans/${key}`),
   readArchive: async (zip: Blob): Promise<ArchiveRead> =>
     archiveRead.parse(await (await send('POST', 'archive', { zip })).json()),
   trail: async (): Promise<BoxRecord[]> => (await ask(boxList, 'GET', 'trail')).boxes,

@@ -10,6 +10,7 @@ import { AlertDialog } from 'radix-ui';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { client } from '../api/client';
+import { CopyWordContext } from '../board/copy-word';
 import { PanelWordsContext } from '../measure/length';
 import { GivenUnits, styleOf } from '../measure/units';
 import { HeaderEnd } from '../ui/header-end';
@@ -151,8 +152,11 @@ function Headline({
           onName={(name) => session.edit((current) => ({ ...current, name }))}
         />
         <p className="text-soft">
+          {state.batch.mends && 'Mends '}
           {draft.boxes} {draft.boxes === 1 ? 'box' : 'boxes'}
-          {animal && ` for ${spokenName(animal)} · ${readySentence(animal)}`}
+          {state.batch.mends &&
+            ` that ${draft.boxes === 1 ? 'is' : 'are'} out: ${state.batch.mends.boxes.map(({ number }) => number).join(', ')}`}
+          {animal && !state.batch.mends && ` for ${spokenName(animal)} · ${readySentence(animal)}`}
         </p>
       </div>
       <div className="flex gap-1">
@@ -239,7 +243,9 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
             </div>
             {locked && !OPEN_WHEN_TAKEN.includes(station ?? '') && <Taken />}
             <BatchNameContext value={draft.name}>
-              <Station />
+              <CopyWordContext value={batch.mends ? 'no.' : 'box'}>
+                <Station />
+              </CopyWordContext>
             </BatchNameContext>
           </div>
           <TwoVersions session={session} state={state} />

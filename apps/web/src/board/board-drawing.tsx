@@ -8,6 +8,7 @@ import type { BoardKind } from '@spare-knot/core/wood';
 import { memo, type ReactNode, useId, useMemo } from 'react';
 import { useUnits } from '../measure/units';
 import { BareWood, PatternDefinitions, patternsOf } from './bare-wood';
+import { useCopyWord } from './copy-word';
 import { DefectMark } from './defect-mark';
 import { type DrawnBoard, PieceFace, type PieceInHand } from './piece';
 import { Tape, tapeOf, UpperMarks } from './tape';
@@ -90,7 +91,8 @@ function Pieces({
   hand: Props['hand'];
 }) {
   const parts = useMemo(() => new Map(job.parts.map((part) => [part.id, part])), [job]);
-  const linesOf = useMemo(() => linesBy(names), [names]);
+  const word = useCopyWord();
+  const linesOf = useMemo(() => linesBy(names, word), [names, word]);
   return placements.map((placement) => {
     const { part: id, copy, flipped } = placement;
     const part = parts.get(id);
@@ -114,13 +116,13 @@ function Pieces({
 }
 
 /** What is written on a panel; the same list for the same words, so that nothing is drawn anew for it. */
-function linesBy(names: ReadonlyMap<string, string> | undefined) {
+function linesBy(names: ReadonlyMap<string, string> | undefined, word: string) {
   const known = new Map<string, readonly string[]>();
   return (part: string, box: number, flipped: boolean): readonly string[] => {
     const key = `${part}/${box}/${flipped}`;
     const lines = known.get(key) ?? [
       names ? partName(names, part) : part,
-      `box ${box}`,
+      `${word} ${box}`,
       ...(flipped ? ['face down'] : []),
     ];
     known.set(key, lines);

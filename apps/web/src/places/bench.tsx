@@ -182,7 +182,9 @@ function BatchCard({ batch }: { batch: BatchSummary }) {
           </Link>
         </h2>
         <p>
+          {batch.isMending && 'Mends '}
           {batch.boxes} {batch.boxes === 1 ? 'box' : 'boxes'}
+          {batch.isMending && (batch.boxes === 1 ? ' that is out' : ' that are out')}
           {animal && ` · ${spokenName(animal)}`}
         </p>
         {animal && (

@@ -6,16 +6,8 @@ import {
   REGION_NAMES,
   spokenName,
 } from '@spare-knot/core/animals';
-import {
-  boardOffered,
-  type NewBatch,
-  NO_MAKING,
-  NO_WISHES,
-  type Supply,
-} from '@spare-knot/core/api';
-import { limitsOf, reachOfSaws } from '@spare-knot/core/cuts';
+import { boardOffered, type NewBatch, type Supply } from '@spare-knot/core/api';
 import { animalsOf, type Family, familyById } from '@spare-knot/core/families';
-import { STANDARD_SAW } from '@spare-knot/core/job';
 import { type BoxPlan, startPlan } from '@spare-knot/core/plan';
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
@@ -23,8 +15,8 @@ import { Search } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { client } from '../api/client';
+import { useNewBatchFields } from '../batch/use-new-batch-fields';
 import { AnimalFacts } from '../boxview/animal-facts';
-import { useUnits } from '../measure/units';
 import { FileButton } from '../ui/file-button';
 import { HeaderEnd } from '../ui/header-end';
 import { messageOf } from '../ui/message-of';
@@ -40,9 +32,7 @@ const calledFor = (animals: readonly Animal[], boxes: number): string =>
 function useStart() {
   const rack = useQuery({ queryKey: ['rack'], queryFn: client.rack });
   const yard = useQuery({ queryKey: ['yard'], queryFn: client.yard });
-  const shop = useQuery({ queryKey: ['shop'], queryFn: client.shop });
-  const saws = shop.data?.saws ?? [];
-  const { style } = useUnits();
+  const fields = useNewBatchFields();
   const queries = useQueryClient();
   const navigate = useNavigate();
   const say = useNotice();
@@ -52,11 +42,7 @@ function useStart() {
     try {
       const kept = await client.addBatch({
         ...batch,
-        units: style.system,
-        division: style.division,
-        saw: limitsOf(saws, STANDARD_SAW),
-        wishes: { ...NO_WISHES, ...reachOfSaws(saws), supply },
-        making: NO_MAKING,
+        ...fields(supply),
       });
       queries.setQueryData(['batch', kept.id], kept);
       void queries.invalidateQueries({ queryKey: ['batches'] });

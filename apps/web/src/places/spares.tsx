@@ -4,6 +4,7 @@ import { Tabs } from 'radix-ui';
 import { useSearchParams } from 'react-router';
 import { client } from '../api/client';
 import { ListTable } from '../lists/list-table';
+import { BrokenBoxes } from '../repairs/broken-boxes';
 import { Bin } from '../spares/bin';
 import { Rounds } from '../spares/rounds';
 import { Scraps } from '../spares/scraps';
@@ -15,10 +16,11 @@ const TABS = [
   { value: 'scraps', label: 'Scraps' },
   { value: 'bin', label: 'Bin of panels' },
   { value: 'today', label: 'Put together today' },
+  { value: 'broken', label: 'Broken boxes' },
   { value: 'aids', label: 'Templates and jigs' },
 ] as const;
 
-/** What is kept beside whole boards: scraps and what they could become, panels made ahead, templates and jigs. */
+/** What is kept beside whole boards: scraps and what they could become, panels made ahead, boxes that are broken, templates and jigs. */
 export function Spares() {
   const plans = useQuery({ queryKey: ['plans'], queryFn: client.plans });
   const [params, setParams] = useSearchParams();
@@ -36,6 +38,9 @@ export function Spares() {
       >
         <Tabs.Content value="scraps">
           <Scraps />
+        </Tabs.Content>
+        <Tabs.Content value="broken">
+          <BrokenBoxes />
         </Tabs.Content>
         <Tabs.Content value="aids">
           <ListTable list={AIDS} />

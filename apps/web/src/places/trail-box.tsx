@@ -7,6 +7,7 @@ import { client } from '../api/client';
 import { Height } from '../measure/height';
 import { Sentence } from '../measure/length';
 import { OutOfReach } from '../outdoors/out-of-reach';
+import { RepairsOfBox } from '../repairs/repairs-of-box';
 import { BoxDialog } from '../trail/box-dialog';
 import { MOUNT_WORDS } from '../trail/box-fields';
 import { useDue } from '../trail/use-due';
@@ -236,6 +237,7 @@ function Found({ box, visits }: { box: BoxRecord; visits: readonly VisitRecord[]
           </button>
         </p>
       </div>
+      <RepairsOfBox box={box} />
       <Visits box={box} visits={visits} />
       <BoxDialog
         title={`Box ${box.number}`}

@@ -5,13 +5,19 @@ import { boundsOf, type Point } from '@spare-knot/core/plane';
 const EDGE = 2;
 
 /** How large a panel is drawn, in ticks: both faces, as they lie. */
-export function sizeOf({ drawing: { outline, underside } }: SpareRecord) {
+export function sizeOf({ drawing: { outline, underside } }: Pick<SpareRecord, 'drawing'>) {
   const [x0, y0, x1, y1] = boundsOf([...outline, ...underside]);
   return { x0, y0, long: x1 - x0, wide: y1 - y0 };
 }
 
 /** A panel of the bin as it stands in a box, grain upright, its outside seen: the far face a thin line, what is cut through dark. */
-export function BinPanelDrawing({ spare, scale }: { spare: SpareRecord; scale: number }) {
+export function BinPanelDrawing({
+  spare,
+  scale,
+}: {
+  spare: Pick<SpareRecord, 'name' | 'drawing'>;
+  scale: number;
+}) {
   const { x0, y0, long, wide } = sizeOf(spare);
   const path = (points: readonly Point[]) =>
     `M${points

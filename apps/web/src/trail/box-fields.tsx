@@ -1,6 +1,8 @@
 import type { NewBox } from '@spare-knot/core/api';
 import { FACINGS } from '@spare-knot/core/trail';
+import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useId, useState } from 'react';
+import { client } from '../api/client';
 import { LengthField } from '../measure/length-field';
 import { readPlace } from './read-place';
 import { ANIMALS_BY_REGION } from './words';
@@ -112,6 +114,39 @@ function AnimalChoice({
   );
 }
 
+/** In which batch it was built: by that the version of its plan is known, and its panels have names. */
+function BatchChoice({
+  value,
+  onTell,
+}: {
+  value: string | null;
+  onTell: (batch: string | null) => void;
+}) {
+  const { data } = useQuery({ queryKey: ['plans'], queryFn: client.plans });
+  const batches = (data?.plans ?? []).filter(({ isMending }) => !isMending);
+  const isElsewhere = value !== null && !batches.some(({ batch }) => batch === value);
+  return (
+    <Field label="Built in which batch">
+      {(id) => (
+        <select
+          id={id}
+          className="field mt-1 block min-h-11 w-full"
+          value={value ?? ''}
+          onChange={(event) => onTell(event.target.value || null)}
+        >
+          <option value="">not said</option>
+          {isElsewhere && <option value={value}>one that is off the bench</option>}
+          {batches.map(({ batch, name }) => (
+            <option key={batch} value={batch}>
+              {name}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
 /** Where a box hangs, typed, or taken from the phone that stands below it. */
 function PlaceField({ at, onTell }: { at: NewBox['at']; onTell: (at: NewBox['at']) => void }) {
   const [typed, setTyped] = useState<string | null>(null);
@@ -185,6 +220,7 @@ export function BoxFields({ box, tell }: { box: NewBox; tell: Tell }) {
         )}
       </Field>
       <AnimalChoice value={box.animal} onTell={(animal) => tell({ animal })} />
+      <BatchChoice value={box.batch} onTell={(batch) => tell({ batch })} />
       <Words label="Place, in words" value={box.place} onTell={(place) => tell({ place })} />
       <PlaceField at={box.at} onTell={(at) => tell({ at })} />
       <Day label="Hung on" value={box.hungOn} onTell={(hungOn) => tell({ hungOn })} />

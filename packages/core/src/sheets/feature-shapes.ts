@@ -1,5 +1,5 @@
 import { cos, fromMm, sin, type Ticks } from '../measure/index.js';
-import type { Feature } from '../panels/index.js';
+import type { Feature, Panel } from '../panels/index.js';
 import { inscribed, rectangleAt } from '../plane/index.js';
 import type { DrawingPoint, DrawingShape } from './drawing.js';
 
@@ -83,3 +83,9 @@ export function featureShapes(feature: Feature): DrawingShape[] {
   const size = Math.max(feature.width, feature.height);
   return [path('hole', featureOutline(feature), true), ...crossAt(centre, size)];
 }
+
+/** What is cut through a panel and seen from afar, in its own frame; screw holes are not. */
+export const seenCuts = ({ features }: Pick<Panel, 'features'>): DrawingPoint[][] =>
+  features
+    .filter(({ kind }) => kind === 'entrance' || kind === 'vent')
+    .map((feature) => [...featureOutline(feature)]);

@@ -1,6 +1,6 @@
 export { boardDrawing } from './board-drawing.js';
 export { type Drawing, extentOf, type Layer } from './drawing.js';
-export { featureOutline } from './feature-shapes.js';
+export { featureOutline, seenCuts } from './feature-shapes.js';
 export { FILE_FORMATS, type FileFormatId, type FileSetting } from './file-formats.js';
 export { type BoredSide, holeDrawing, holeTemplate } from './hole-drawing.js';
 export { LABEL_SHEETS, type LabelPlace, type LabelSheet, labelPlaces } from './label-sheet.js';

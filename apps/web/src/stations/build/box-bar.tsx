@@ -28,6 +28,11 @@ function togetherWords(whole: number, boxes: number): string {
   return whole === boxes ? 'all are together' : `${whole} of them together`;
 }
 
+function mendedWords(whole: number, boxes: number): string {
+  if (whole === 0) return boxes === 1 ? 'not mended yet' : 'none is mended yet';
+  return whole === boxes ? 'all are mended' : `${whole} of them mended`;
+}
+
 /** Which box of the batch is on the bench, how many are together, and what has to wait. */
 export function BoxBar({
   build,
@@ -63,7 +68,7 @@ export function BoxBar({
           {mends ? `of ${boxes} that are mended` : `of ${boxes}`}
         </label>
       )}
-      <p className="text-soft">{mends ? `${whole} of them mended` : togetherWords(whole, boxes)}</p>
+      <p className="text-soft">{mends ? mendedWords(whole, boxes) : togetherWords(whole, boxes)}</p>
       {waits.length > 0 && (
         <p className="rounded-md bg-warn-pale px-3 py-1">
           Clamps stay on:{' '}

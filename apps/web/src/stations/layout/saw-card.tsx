@@ -228,7 +228,7 @@ function ShopsSaws({ saw, changeSaw, change }: Pick<Settings, 'saw' | 'changeSaw
 
 /** How many boxes, and what the saw can do. */
 export function SawCard({ change }: Pick<Settings, 'change'>) {
-  const { draft, locked, edit } = useBatch();
+  const { draft, batch, locked, edit } = useBatch();
   const { saw, wishes, boxes } = draft;
   const changeSaw = (of: Partial<Saw>) =>
     edit((current) => ({ ...current, saw: { ...current.saw, ...of } }));
@@ -238,7 +238,7 @@ export function SawCard({ change }: Pick<Settings, 'change'>) {
       <div className="mt-1 grid grid-cols-2 gap-2">
         <BoxCount
           value={boxes}
-          locked={locked}
+          locked={locked || batch.mends !== null}
           onChange={(count) => edit((current) => ({ ...current, boxes: count }))}
         />
         <LengthField

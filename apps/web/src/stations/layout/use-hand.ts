@@ -2,8 +2,8 @@ import type { BoardRecord } from '@spare-knot/core/api';
 import { boxNumber, type LayoutJob, type Placement } from '@spare-knot/core/job';
 import { type LaidBoard, type Layout, snapToNeighbours } from '@spare-knot/core/layout';
 import { partName } from '@spare-knot/core/panels';
-
 import { type PointerEvent, useRef, useState } from 'react';
+import { useCopyWord } from '../../board/copy-word';
 import type { PieceInHand } from '../../board/piece';
 import { usePrintedText } from '../../measure/length';
 import { useNotice } from '../../ui/notice';
@@ -66,6 +66,7 @@ function boardUnder(event: PointerEvent, drawings: Drawings, { layout, boards }:
 /** What a hand does on the layout: takes hold of a piece, drags it, drops it, or moves it by keys. */
 export function useHand(setting: HandSetting, drawings: Drawings) {
   const { job, layout, names, scale, onPins } = setting;
+  const word = useCopyWord();
   const [selected, select] = useState<string | null>(null);
   const say = useNotice();
   const print = usePrintedText();
@@ -99,7 +100,7 @@ export function useHand(setting: HandSetting, drawings: Drawings) {
     (laid: LaidBoard, { length }: BoardRecord) =>
     (placement: Placement): PieceInHand => {
       const isPinned = acts.isPinned(placement);
-      const name = `${partName(names, placement.part)}, box ${boxNumber(job, placement)}`;
+      const name = `${partName(names, placement.part)}, ${word} ${boxNumber(job, placement)}`;
       return {
         label: `${name}${isPinned ? ', pinned' : ''}. Arrow keys move it, P pins it, T turns it, F turns it over.`,
         pinned: isPinned,
