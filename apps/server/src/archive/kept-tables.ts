@@ -8,6 +8,7 @@ export const KEPT_TABLES = [
   'aids',
   'people',
   'papers',
+  'asked',
   'batches',
   'boards',
   'defects',

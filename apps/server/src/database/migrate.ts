@@ -13,6 +13,7 @@ import { up as bin } from './migrations/0011-bin.js';
 import { up as shopLists } from './migrations/0012-shop-lists.js';
 import { up as trail } from './migrations/0013-trail.js';
 import { up as repairs } from './migrations/0014-repairs.js';
+import { up as asked } from './migrations/0015-asked.js';
 
 interface Step {
   name: string;
@@ -35,6 +36,7 @@ const STEPS: readonly Step[] = [
   { name: '0012-shop-lists', up: shopLists },
   { name: '0013-trail', up: trail },
   { name: '0014-repairs', up: repairs },
+  { name: '0015-asked', up: asked },
 ];
 
 const sourceOf = (steps: readonly Step[]): Knex.MigrationSource<Step> => ({

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { batchQuestion } from '@spare-knot/core/api';
 import { daysAfter } from '@spare-knot/core/building';
 import { cutsInOrder } from '@spare-knot/core/cuts';
+import { ASKED } from '@spare-knot/core/exchange';
 import { layoutJob } from '@spare-knot/core/job';
 import { searchLayout } from '@spare-knot/core/layout';
 import { AcceptanceService } from '../batches/acceptance.service.js';
@@ -12,6 +13,7 @@ import { RackRepository } from '../rack/rack.repository.js';
 import { MendingService } from '../repairs/mending.service.js';
 import { SawingService } from '../sawing/sawing.service.js';
 import { ShopRepository } from '../shop/shop.repository.js';
+import { ListRepository } from '../shop-lists/list.repository.js';
 import { SuppliesRepository } from '../supplies/supplies.repository.js';
 import { BoxesRepository } from '../trail/boxes.repository.js';
 import { VisitsService } from '../trail/visits.service.js';
@@ -24,7 +26,7 @@ import {
   demoSpares,
   demoSupplies,
 } from './osier-landing.js';
-import { demoBoxes, demoRepairs, demoVisits } from './rail-trail.js';
+import { demoAsked, demoBoxes, demoRepairs, demoVisits } from './rail-trail.js';
 import { demoOffers } from './yard-list.js';
 
 /** Osier Landing, an invented boatyard whose winter crew builds boxes for an invented rail trail. */
@@ -71,6 +73,7 @@ export class DemoService {
       boxes.map((box) => ({ ...box, batch: batches.get(box.plan) ?? null })),
     );
     await this.visits.add(demoVisits(kept, yesterday));
+    await new ListRepository(this.database, ASKED).add(demoAsked(yesterday));
     for (const { told, mended } of demoRepairs(kept, yesterday)) {
       const repairs = await this.mending.tell(told);
       if (mended) await this.mending.done({ repairs, closedOn: mended.on, how: mended.how });

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { NewBox, NewRepairs, NewVisit } from '@spare-knot/core/api';
 import { daysAfter } from '@spare-knot/core/building';
+import type { ListFields } from '@spare-knot/core/exchange';
 import { fromMm } from '@spare-knot/core/measure';
 import { broodOf, type Facing, type Finding, UNTOLD_BOX } from '@spare-knot/core/trail';
 
@@ -321,3 +322,32 @@ export const demoRepairs = (
       },
     ];
   });
+
+/** Who asked for boxes; one wish is given. */
+export const demoAsked = (until: string): ListFields[] => {
+  const year = Number(until.slice(0, 4));
+  const wish = (fields: ListFields): ListFields => ({
+    animal: '',
+    boxes: '',
+    wanted_by: '',
+    given_on: '',
+    note: '',
+    ...fields,
+  });
+  return [
+    wish({
+      name: 'the school by the weir',
+      animal: 'tree swallow',
+      boxes: '4',
+      wanted_by: `${year + 1}-02-20`,
+      note: 'the children paint nothing inside',
+    }),
+    wish({ name: 'the lock keeper', animal: 'prothonotary warbler', boxes: '2' }),
+    wish({
+      name: 'the ferry crew',
+      animal: 'tree swallow',
+      boxes: '3',
+      given_on: `${year}-03-02`,
+    }),
+  ];
+};

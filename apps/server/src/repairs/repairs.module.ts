@@ -7,10 +7,11 @@ import { BeyondMendingService } from './beyond-mending.service.js';
 import { MendingService } from './mending.service.js';
 import { RepairsController } from './repairs.controller.js';
 import { RepairsRepository } from './repairs.repository.js';
+import { WinterController } from './winter.controller.js';
 
 @Module({
   imports: [BatchesModule, BinModule, RackModule, TrailModule],
-  controllers: [RepairsController],
+  controllers: [RepairsController, WinterController],
   providers: [RepairsRepository, MendingService, BeyondMendingService],
   exports: [RepairsRepository, MendingService],
 })

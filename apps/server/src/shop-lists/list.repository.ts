@@ -48,12 +48,13 @@ export class ListRepository {
     return (await this.byIds([id]))[0];
   }
 
-  /** A day that nobody has said is no day. */
+  /** A day or a number that nobody has said is none. */
   private columnsOf(fields: ListFields): Record<string, string | null> {
     return Object.fromEntries(
       this.list.columns.map(({ id, kind }) => {
         const said = fields[id] ?? '';
-        return [id, kind === 'day' && said === '' ? null : said];
+        const isNone = said === '' && (kind === 'day' || kind === 'count');
+        return [id, isNone ? null : said];
       }),
     );
   }

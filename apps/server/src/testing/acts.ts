@@ -69,6 +69,7 @@ export class Acts {
       'aids',
       'people',
       'papers',
+      'asked',
       'plan_versions',
       'wood_ledger',
       'ruined_pieces',

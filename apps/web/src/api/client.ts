@@ -107,8 +107,10 @@ import {
   visitList,
   visitRecord,
   visitReport,
+  type WinterRecord,
   type WorkRecord,
   type WorkTold,
+  winterRecord,
   workRecord,
   workTold,
 } from '@spare-knot/core/api';
@@ -245,6 +247,7 @@ export const client = {
   restoreBox: (id: string): Promise<BoxRecord> => ask(boxRecord, 'POST', `trail/${id}/restore`),
   importBoxesCsv: (csv: string) => ask(boxReport, 'POST', 'trail/csv', { csv }),
   importVisitsCsv: (csv: string) => ask(visitReport, 'POST', 'visits/csv', { csv }),
+  winter: (): Promise<WinterRecord> => ask(winterRecord, 'GET', 'winter'),
   season: (by: SeasonKey, year: number | null): Promise<SeasonRecord> =>
     ask(seasonRecord, 'GET', `trail/season?by=${by}${year === null ? '' : `&year=${year}`}`),
   addVisits: async (visits: readonly NewVisit[]): Promise<VisitRecord[]> =>

@@ -1,5 +1,6 @@
 import type { ListColumn } from '@spare-knot/core/exchange';
 import { useState } from 'react';
+import { AmountField } from '../ui/amount-field';
 import { WordField } from '../ui/word-field';
 
 interface Props {
@@ -34,6 +35,18 @@ export function ListField({ column, ...field }: Props & { column: ListColumn }) 
       return <WordField {...field} most={column.most} className="w-full min-w-32" />;
     case 'day':
       return <DayField {...field} />;
+    case 'count':
+      return (
+        <AmountField
+          hideLabel
+          label={label}
+          className="w-16"
+          least={1}
+          most={column.most}
+          value={value === '' ? null : Number(value)}
+          onChange={(count) => onChange(count === null ? '' : String(Math.round(count)))}
+        />
+      );
     case 'choice':
       return (
         <select

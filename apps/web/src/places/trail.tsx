@@ -12,6 +12,7 @@ import { PlaceTabs } from '../ui/place-tabs';
 import { Trouble } from '../ui/trouble';
 
 const PlanMap = lazy(async () => ({ default: (await import('../trail/plan-map')).PlanMap }));
+const Winter = lazy(async () => ({ default: (await import('../trail/winter')).Winter }));
 const Season = lazy(async () => ({ default: (await import('../trail/season')).Season }));
 
 const TABS = [
@@ -19,6 +20,7 @@ const TABS = [
   { value: 'boxes', label: 'Boxes' },
   { value: 'plan', label: 'Plan' },
   { value: 'season', label: 'Season' },
+  { value: 'winter', label: 'Next winter' },
 ] as const;
 
 /** The boxes that are out: which to visit next and in what order, where they hang, what came of them. */
@@ -56,6 +58,11 @@ export function Trail() {
         <Tabs.Content value="season">
           <Suspense fallback={<p className="mt-4">Opening the charts…</p>}>
             <Season />
+          </Suspense>
+        </Tabs.Content>
+        <Tabs.Content value="winter">
+          <Suspense fallback={<p className="mt-4">Counting…</p>}>
+            <Winter />
           </Suspense>
         </Tabs.Content>
       </PlaceTabs>

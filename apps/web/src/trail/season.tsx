@@ -14,7 +14,7 @@ import {
 } from 'recharts';
 import { client } from '../api/client';
 import { Trouble } from '../ui/trouble';
-import { animalName } from './words';
+import { animalName, percent } from './words';
 
 const KEY_WORDS: Readonly<Record<SeasonKey, string>> = {
   year: 'by year',
@@ -36,7 +36,6 @@ function keyWords(by: SeasonKey, key: Row['key']): string {
   return by === 'height' ? `${key} to ${Number(key) + 1} m` : String(key);
 }
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const rangeWords = ({ hung, low, high }: Row['taken']): string =>
   hung === 0 ? 'nobody looked' : `${percent(low)} to ${percent(high)}`;
 

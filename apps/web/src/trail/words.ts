@@ -46,3 +46,5 @@ export const ANIMALS_BY_REGION = (Object.keys(REGION_NAMES) as Region[]).map((re
   region: REGION_NAMES[region],
   animals: ANIMALS.filter((animal) => animal.region === region),
 }));
+
+export const percent = (share: number): string => `${Math.round(100 * share)} %`;

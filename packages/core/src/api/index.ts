@@ -150,6 +150,8 @@ export {
   visitList,
   visitRecord,
   visitReport,
+  type WinterRecord,
+  winterRecord,
 } from './trail.js';
 export {
   type PaceRecord,

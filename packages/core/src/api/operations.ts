@@ -56,6 +56,7 @@ import {
   visitList,
   visitRecord,
   visitReport,
+  winterRecord,
 } from './trail.js';
 import { paceRecord, workRecord, workTold } from './work.js';
 import { newOffers, offerChange, offerList, offerRecord, offerReport } from './yard.js';
@@ -198,6 +199,12 @@ const TRAIL_OPERATIONS: readonly Operation[] = [
     summary: 'What came of the boxes that are alike in one thing',
     query: seasonQuery,
     answer: seasonRecord,
+  },
+  {
+    method: 'get',
+    path: '/api/winter',
+    summary: 'What to build before the next season, and why',
+    answer: winterRecord,
   },
   {
     method: 'get',

@@ -123,4 +123,23 @@ export const seasonRecord = z.object({
   ),
   read: moment,
 });
+/** What to build before the next season, and what is to be mended. */
+export const winterRecord = z.object({
+  rows: z.array(
+    z.object({
+      animal: z.string().nullable(),
+      plan: z.object({ key: z.string(), name: z.string() }).nullable(),
+      hung: z.number().int(),
+      lost: z.number().int(),
+      asked: z.number().int(),
+      season: z.object({ year: z.number().int(), taken: share }).nullable(),
+      says: z.enum(['more', 'elsewhere', 'as many', 'too few']),
+      more: z.number().int(),
+      boxes: z.number().int(),
+      upBy: day.nullable(),
+    }),
+  ),
+  broken: z.object({ boxes: z.number().int(), panels: z.number().int() }),
+});
+export type WinterRecord = z.output<typeof winterRecord>;
 export type SeasonRecord = z.output<typeof seasonRecord>;

@@ -30,6 +30,8 @@ export {
 export { writePanelSet } from './panel-set-file.js';
 export {
   AIDS,
+  ASKED,
+  animalNamed,
   type ListColumn,
   type ListFields,
   listFaults,

@@ -1,16 +1,18 @@
+import { ANIMALS, spokenName } from '../animals/index.js';
 import { unread } from '../wood/index.js';
 import { type CsvReading, readCsv, writeCsv } from './csv.js';
 
-/** A column of a list that the shop keeps: free words, one of some, or a day. What nobody has said is empty. */
+/** A column of a list that the shop keeps: free words, one of some, a day, or how many. What nobody has said is empty. */
 export type ListColumn = { id: string; label: string } & (
   | { kind: 'words'; most: number }
   | { kind: 'choice'; options: readonly string[] }
   | { kind: 'day' }
+  | { kind: 'count'; most: number }
 );
 
 /** A list that the shop keeps beside its wood and its drawers; the first column says what it is and is never empty. */
 export interface ShopList {
-  id: 'aids' | 'people' | 'papers';
+  id: 'aids' | 'people' | 'papers' | 'asked';
   title: string;
   /** What one of them is called. */
   one: string;
@@ -70,7 +72,28 @@ export const PAPERS: ShopList = {
   ],
 };
 
-export const SHOP_LISTS: readonly ShopList[] = [AIDS, PEOPLE, PAPERS];
+const ANIMAL_WORDS = ANIMALS.map((animal) => spokenName(animal));
+
+/** The animal that a list names in words; null where it names none. */
+export const animalNamed = (words: string): string | null =>
+  ANIMALS.find((animal) => spokenName(animal) === words)?.id ?? null;
+
+export const ASKED: ShopList = {
+  id: 'asked',
+  title: 'Boxes asked for',
+  one: 'wish',
+  empty: 'Nobody has asked for boxes yet: who, how many, for which animal, and until when.',
+  columns: [
+    words('name', 'For whom'),
+    { id: 'animal', label: 'Animal', kind: 'choice', options: ANIMAL_WORDS },
+    { id: 'boxes', label: 'How many', kind: 'count', most: 1000 },
+    { id: 'wanted_by', label: 'Wanted by', kind: 'day' },
+    { id: 'given_on', label: 'Given on', kind: 'day' },
+    words('note', 'Note', 400),
+  ],
+};
+
+export const SHOP_LISTS: readonly ShopList[] = [AIDS, PEOPLE, PAPERS, ASKED];
 
 /** What is told in one row, by the ids of the columns. */
 export type ListFields = Readonly<Record<string, string>>;
@@ -91,6 +114,10 @@ function fault(column: ListColumn, said: string, isFirst: boolean): string | nul
       return said === '' || column.options.includes(said)
         ? null
         : `“${said}” is none of ${column.options.join(', ')}`;
+    case 'count':
+      return said === '' || (/^[1-9]\d{0,6}$/.test(said) && Number(said) <= column.most)
+        ? null
+        : `“${said}” is no number from 1 to ${column.most}`;
     case 'day':
       return said === '' || isDay(said) ? null : `“${said}” is no day: write it as 2026-03-01`;
   }

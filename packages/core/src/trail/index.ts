@@ -13,6 +13,7 @@ export {
   type VisitKind,
 } from './due.js';
 export { flatPlan, metresBetween, type OnPlan, type TooNear, tooNear } from './near.js';
+export { type AskedFor, type NextWinter, nextWinter } from './next-winter.js';
 export {
   type BoxYear,
   FEW,
