@@ -57,6 +57,10 @@ export const readyOf = (row: Pick<BatchRow, 'ready'>) =>
 export const mendsOf = (row: Pick<BatchRow, 'mends'>) =>
   row.mends ? reading(mendedBoxes, row.mends, 'mends') : null;
 
+/** When it is to be up, where that can be read. */
+export const upByOf = (row: Pick<BatchRow, 'making'>): string | null =>
+  (row.making && making.safeParse(parsedJson(row.making)).data?.upBy) ?? null;
+
 /** What a batch is laid out for, in the row's own words. */
 export const batchOf = (row: BatchRow) => ({
   id: row.id,

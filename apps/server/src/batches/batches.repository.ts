@@ -56,6 +56,26 @@ export class BatchesRepository {
     return this.batches.restore(id);
   }
 
+  /** Batches that are done, by their ids: as many boxes as they build were hung since, or all that they mend is mended. */
+  async done(): Promise<Set<string>> {
+    const { now } = this.database;
+    const hung = (await now('batches')
+      .join('trail_boxes', 'trail_boxes.batch_id', 'batches.id')
+      .whereNull('trail_boxes.deleted_at')
+      // Boxes that hung before are of its plan, not of its work.
+      .whereRaw('trail_boxes.hung_on >= date(batches.created_at)')
+      .groupBy('batches.id', 'batches.boxes')
+      .havingRaw('count(*) >= batches.boxes')
+      .select('batches.id')) as { id: string }[];
+    const mended = (await now('repairs')
+      .whereNull('deleted_at')
+      .whereNotNull('batch_id')
+      .groupBy('batch_id')
+      .havingRaw('count(*) = count(outcome)')
+      .select('batch_id as id')) as { id: string }[];
+    return new Set([...hung, ...mended].map(({ id }) => id));
+  }
+
   /** How many repairs are left to a batch: others may have been put in another while it was off the bench. */
   async repairsOf(id: string): Promise<number> {
     const [counted] = (await this.database

@@ -22,6 +22,7 @@ import {
   mendsOf,
   planOf,
   readyOf,
+  upByOf,
 } from './batch-rows.js';
 import { BatchesRepository } from './batches.repository.js';
 import { LayoutsRepository } from './layouts.repository.js';
@@ -47,7 +48,8 @@ export class SummariesService {
     const kept = await this.batches.list();
     const proposed = kept.flatMap(({ layout }) => this.proposalOf(layout) ?? []);
     const { all: boards } = await this.wood.usedBy(...proposed);
-    return kept.map((each) => this.summary(each, boards));
+    const done = await this.batches.done();
+    return kept.map((each) => this.summary(each, boards, done.has(each.row.id)));
   }
 
   /** One whole batch; undefined where there is none. */
@@ -106,10 +108,15 @@ export class SummariesService {
     return layout.asked !== askedFor(batchOf(row), proposed, boards);
   }
 
-  private summary({ row, layout }: Kept, boards: readonly BoardRecord[]): BatchSummary {
+  private summary(
+    { row, layout }: Kept,
+    boards: readonly BoardRecord[],
+    isDone: boolean,
+  ): BatchSummary {
     const { id, version, name, boxes } = row;
     const isMending = row.mends !== null;
-    const alone = { id, version, name, boxes, isMending, changedAt: row.changed_at.toISOString() };
+    const changedAt = row.changed_at.toISOString();
+    const alone = { id, version, name, boxes, isMending, isDone, upBy: upByOf(row), changedAt };
     try {
       const plan = planOf(row);
       const { family } = plan;

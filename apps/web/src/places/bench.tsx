@@ -2,14 +2,16 @@ import { readySentence, spokenName } from '@spare-knot/core/animals';
 import type { BatchSummary } from '@spare-knot/core/api';
 import { daysAfter } from '@spare-knot/core/building';
 import { animalsOf } from '@spare-knot/core/families';
-import { printMoney } from '@spare-knot/core/measure';
 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Copy, Plus, Trash2 } from 'lucide-react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { client } from '../api/client';
 import { BATCHES } from '../api/queries';
 import { SmallPicture } from '../boxview/small-picture';
+import { useRepairs } from '../repairs/use-repairs';
+import { dayWords } from '../stations/build/clock-words';
 import { useDue } from '../trail/use-due';
 import { useTrail } from '../trail/use-trail';
 import { Boundary } from '../ui/boundary';
@@ -17,17 +19,21 @@ import { HeaderEnd } from '../ui/header-end';
 import { messageOf } from '../ui/message-of';
 import { useNotice } from '../ui/notice';
 import { Trouble } from '../ui/trouble';
+import { nextStep, WEEK, whatsNext } from './whats-next';
 
 /** All batches, and what to do next with each. */
 export function Bench() {
   const query = useQuery(BATCHES);
+  const open = (query.data ?? []).filter(({ isDone }) => !isDone);
   return (
     <main className="mx-auto max-w-[1200px] px-6 py-6">
       <HeaderEnd />
       <div className="flex flex-wrap items-end justify-between gap-2">
         <div>
           <h1 className="text-3xl">Bench</h1>
-          <p className="text-soft">Batches of boxes under way, the last touched first.</p>
+          <p className="text-soft">
+            What to do next by date, and the batches, the last touched first.
+          </p>
         </div>
         <Link to="/new" className="btn btn-main">
           <Plus size={18} aria-hidden /> Start a batch
@@ -51,69 +57,80 @@ export function Bench() {
           </Link>
         </div>
       )}
-      <WalksDue />
+      {query.data && <Next batches={query.data} />}
       <ul className="mt-6 grid grid-cols-1 gap-4">
-        {query.data?.map((batch) => (
+        {open.map((batch) => (
           <Boundary key={batch.id} what={`“${batch.name}”`}>
             <BatchCard batch={batch} />
           </Boundary>
         ))}
       </ul>
+      <Done batches={(query.data ?? []).filter(({ isDone }) => isDone)} />
     </main>
   );
 }
 
-/** What the trail asks for, beside the batches. */
-function WalksDue() {
+/** What is to be done next, by date, over batches, walks and repairs. */
+function Next({ batches }: { batches: readonly BatchSummary[] }) {
   const { boxes } = useTrail();
   const { due, day } = useDue(boxes);
-  const week = daysAfter(day, 7);
-  const soon = due.filter(({ due: { on } }) => on <= week);
-  if (soon.length === 0) return null;
-  const late = soon.filter(({ due: { on } }) => on < day).length;
+  const { repairs } = useRepairs();
+  const things = useMemo(
+    () => whatsNext({ batches, due, repairs, boxes }, day, daysAfter(day, WEEK)),
+    [batches, due, repairs, boxes, day],
+  );
+  if (things.length === 0) return null;
   return (
-    <p
-      className="card mt-4 flex flex-wrap items-center gap-3 border-2 border-chalk p-3"
-      role="status"
-    >
-      <span>
-        <strong>
-          {soon.length} {soon.length === 1 ? 'box is' : 'boxes are'} to be visited within a week
-        </strong>
-        {late > 0 && `, ${late} of them late`}.
-      </span>
-      <Link className="btn ml-auto" to="/trail">
-        Plan the walk
-      </Link>
-    </p>
+    <section aria-label="What is next" className="card mt-4 border-2 border-chalk p-4">
+      <h2 className="text-xl">What is next</h2>
+      <ol>
+        {things.map(({ key, by, what, why, to, label }) => (
+          <li
+            key={key}
+            className="grid grid-cols-[11rem_1fr_auto] items-center gap-x-4 border-b border-dotted border-line py-1.5 max-sm:grid-cols-[1fr_auto]"
+          >
+            <span className={by !== null && by < day ? 'font-semibold text-danger' : 'text-soft'}>
+              {by === null ? 'any day' : dayWords(by)}
+              {by !== null && by < day && ', late'}
+            </span>
+            <span className="max-sm:col-start-1">
+              <strong>{what}</strong>
+              <span className="block text-sm text-soft">{why}</span>
+            </span>
+            <Link
+              className="btn max-sm:col-start-2 max-sm:row-span-2 max-sm:row-start-1"
+              to={to}
+              aria-label={`${label}: ${what}`}
+            >
+              {label}
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+/** Batches whose boxes hang, out of the way. */
+function Done({ batches }: { batches: readonly BatchSummary[] }) {
+  if (batches.length === 0) return null;
+  return (
+    <details className="mt-6">
+      <summary className="font-slab text-lg font-semibold">
+        {batches.length} {batches.length === 1 ? 'batch is' : 'batches are'} done
+      </summary>
+      <ul className="mt-2 grid grid-cols-1 gap-4">
+        {batches.map((batch) => (
+          <Boundary key={batch.id} what={`“${batch.name}”`}>
+            <BatchCard batch={batch} />
+          </Boundary>
+        ))}
+      </ul>
+    </details>
   );
 }
 
 const sentenceCase = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-interface NextStep {
-  to: string;
-  label: string;
-  why: string;
-}
-
-const layOut = (why: string): NextStep => ({ to: 'layout', label: 'Lay it out', why });
-
-function nextStep({ state, picture }: BatchSummary): NextStep {
-  if (state.is === 'unreadable') return { to: 'box', label: 'Look at it', why: state.why };
-  if (state.is === 'taken')
-    return { to: 'sheets', label: 'Print the sheets', why: 'Boards are taken: mark and saw.' };
-  if (!picture)
-    return { to: 'box', label: 'Mend the box', why: 'It cannot be built as it stands.' };
-  if (state.is === 'planned') return layOut('The box is sound; next, its boards.');
-  if (state.stale) return layOut('The box or the boards have changed since it was laid out.');
-  const boards = `${state.boards} ${state.boards === 1 ? 'board' : 'boards'}`;
-  return {
-    to: 'layout',
-    label: 'Take the boards',
-    why: `Laid out on ${boards} for ${printMoney(state.cost)}.`,
-  };
-}
 
 function BatchCard({ batch }: { batch: BatchSummary }) {
   const queries = useQueryClient();
@@ -121,6 +138,7 @@ function BatchCard({ batch }: { batch: BatchSummary }) {
   const [animal] = animalsOf(batch);
   const next = nextStep(batch);
   const taken = batch.state.is === 'taken';
+
   const remove = async () => {
     try {
       await client.removeBatch(batch.id, batch.version);
@@ -189,7 +207,8 @@ function BatchCard({ batch }: { batch: BatchSummary }) {
         </p>
         {animal && (
           <p className="text-soft">
-            {sentenceCase(readySentence(animal))} · {animal.facing}
+            {batch.upBy ? `Up by ${dayWords(batch.upBy)}` : sentenceCase(readySentence(animal))} ·{' '}
+            {animal.facing}
           </p>
         )}
       </div>

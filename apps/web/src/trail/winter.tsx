@@ -38,7 +38,7 @@ function boxesFor(row: Row): string {
 const seasonWords = ({ season }: Row): string => {
   if (!season) return 'no season of theirs is over that somebody looked into';
   const { of, hung, low, high } = season.taken;
-  return `${of} of ${hung} were lived in in ${season.year}: the true share lies between ${percent(low)} and ${percent(high)}`;
+  return `in ${season.year} ${of} of ${hung} were lived in, the true share between ${percent(low)} and ${percent(high)}`;
 };
 
 const NO_MORE: Readonly<Record<Row['says'], string>> = {

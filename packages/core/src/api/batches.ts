@@ -177,6 +177,10 @@ export const batchSummary = z.object({
   boxes: z.number().int(),
   /** Its boxes are out already, and are mended. */
   isMending: z.boolean(),
+  /** All of its boxes hang, or are mended. */
+  isDone: z.boolean(),
+  /** When all of it is to be up, where the maker has said so. */
+  upBy: z.iso.date().nullable(),
   family: z.string(),
   animals: z.array(z.string()),
   changedAt: moment,
