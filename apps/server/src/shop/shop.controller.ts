@@ -1,5 +1,6 @@
-import { Body, Controller, Get, Put } from '@nestjs/common';
+import { Body, Controller, Get, Header, Put } from '@nestjs/common';
 import { shopRecord } from '@spare-knot/core/api';
+import { writeBitsCsv, writeSawsCsv } from '@spare-knot/core/exchange';
 import { z } from 'zod';
 import { stale } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
@@ -12,6 +13,20 @@ export class ShopController {
   @Get()
   async get() {
     return z.encode(shopRecord, await this.shop.get());
+  }
+
+  @Get('saws.csv')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="saws.csv"')
+  async saws() {
+    return writeSawsCsv((await this.shop.get()).saws);
+  }
+
+  @Get('bits.csv')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="bits.csv"')
+  async bits() {
+    return writeBitsCsv((await this.shop.get()).bits);
   }
 
   @Put()

@@ -1,13 +1,5 @@
 import type { Animal } from '@spare-knot/core/animals';
-import {
-  BIT_KINDS,
-  BIT_NAMES,
-  type Bit,
-  boringOf,
-  glueLine,
-  hardwareOf,
-  outsideArea,
-} from '@spare-knot/core/building';
+import { type Bit, boringOf, glueLine, hardwareOf, outsideArea } from '@spare-knot/core/building';
 import { at, must } from '@spare-knot/core/lists';
 import { TICKS_PER_MM, type Ticks } from '@spare-knot/core/measure';
 import { COVER, type PanelSet, weightOf } from '@spare-knot/core/panels';
@@ -16,7 +8,7 @@ import { ofArea, ofSpace, ofWeight } from '@spare-knot/core/text';
 
 import { useMemo, useState } from 'react';
 import { Length, Sentence } from '../measure/length';
-import { LengthField } from '../measure/length-field';
+import { BitsList } from '../shop/bits-list';
 import { useTools } from '../shop/use-tools';
 import { HardwareTable } from './hardware-table';
 
@@ -140,53 +132,8 @@ function Boring({
         <summary className="min-h-7 font-semibold text-chalk">
           Bits in the shop ({bits.length})
         </summary>
-        <ul className="mt-1 flex flex-wrap gap-1.5">
-          {bits.map((bit, index) => (
-            <li
-              key={`${bit.kind} ${bit.diameter} ${index}`}
-              className="flex items-center gap-1 rounded-md border border-line bg-white pl-2"
-            >
-              <Length ticks={bit.diameter} unit /> {BIT_NAMES[bit.kind]}
-              <button
-                type="button"
-                className="min-h-7 min-w-7 font-bold text-danger"
-                aria-label={`Take out the ${BIT_NAMES[bit.kind]}`}
-                onClick={() => void keep(bits.filter((_each, at) => at !== index))}
-              >
-                ×
-              </button>
-            </li>
-          ))}
-        </ul>
-        <NewBit
-          onAdd={(bit) => void keep([...bits, bit].sort((a, b) => a.diameter - b.diameter))}
-        />
+        <BitsList bits={bits} onChange={(next) => void keep(next)} />
       </details>
     </section>
-  );
-}
-
-function NewBit({ onAdd }: { onAdd: (bit: Bit) => void }) {
-  const [kind, setKind] = useState<Bit['kind']>('forstner');
-  const [diameter, setDiameter] = useState<Ticks>(32 * 320);
-  return (
-    <div className="mt-2 flex items-end gap-2">
-      <LengthField label="Another bit" value={diameter} onChange={setDiameter} />
-      <select
-        className="field"
-        aria-label="Kind of bit"
-        value={kind}
-        onChange={(event) => setKind(event.target.value as Bit['kind'])}
-      >
-        {BIT_KINDS.map((each) => (
-          <option key={each} value={each}>
-            {BIT_NAMES[each]}
-          </option>
-        ))}
-      </select>
-      <button type="button" className="btn" onClick={() => onAdd({ kind, diameter })}>
-        Put it in
-      </button>
-    </div>
   );
 }

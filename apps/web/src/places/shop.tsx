@@ -1,15 +1,18 @@
 import type { ShopRecord } from '@spare-knot/core/api';
+import type { Bit } from '@spare-knot/core/building';
 import { type Learned, type OwnedSaw, SAW_KINDS } from '@spare-knot/core/cuts';
-import { PAPERS, PEOPLE } from '@spare-knot/core/exchange';
+import { PAPERS, PEOPLE, readBitsCsv, readSawsCsv } from '@spare-knot/core/exchange';
 import { useQuery } from '@tanstack/react-query';
 import { client } from '../api/client';
 import { ListTable } from '../lists/list-table';
+import { BitsList } from '../shop/bits-list';
 import { Everything } from '../shop/everything';
 import { SawRow } from '../shop/saw-row';
 import { SAW_NAMES, usualSaw } from '../shop/saw-words';
 import { SuppliesList } from '../shop/supplies-list';
 import { useTools } from '../shop/use-tools';
 import { AmountField } from '../ui/amount-field';
+import { CsvButtons, type CsvRead } from '../ui/csv-buttons';
 import { HeaderEnd } from '../ui/header-end';
 import { Trouble } from '../ui/trouble';
 
@@ -50,18 +53,48 @@ function Minutes({
   );
 }
 
-function Saws({
-  shop,
-  change,
-}: {
+interface ToolsProps {
   shop: ShopRecord;
   change: ReturnType<typeof useTools>['change'];
-}) {
+}
+
+/** Tools out of a file: kept, told, and taken back as they were. */
+function useReadTools({ shop, change }: ToolsProps) {
+  return async (
+    next: Partial<Pick<ShopRecord, 'saws' | 'bits'>>,
+    kept: number,
+    problems: CsvRead['problems'],
+  ): Promise<CsvRead | undefined> => {
+    if (kept === 0) return { kept, problems, undo: () => {} };
+    const changed = await change(next);
+    if (!changed) return undefined;
+    const undo = () => void change({ ...shop, version: changed.version });
+    return { kept, problems, undo };
+  };
+}
+
+function Saws({ shop, change }: ToolsProps) {
   const { saws } = shop;
+  const readTools = useReadTools({ shop, change });
   const keep = (next: readonly OwnedSaw[], said: string) => void change({ saws: [...next] }, said);
   return (
     <section aria-label="Saws" className="mt-5">
-      <h2 className="text-xl">Saws</h2>
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <h2 className="text-xl">Saws</h2>
+        <CsvButtons
+          href="/api/shop/saws.csv"
+          download="saws.csv"
+          of="saws"
+          goesTo="on the list"
+          read={async (csv) => {
+            const { entries, problems } = readSawsCsv(csv);
+            const read = new Map(entries.map((saw) => [saw.name, saw]));
+            const stay = saws.map((saw) => read.get(saw.name) ?? saw);
+            const more = entries.filter(({ name }) => !saws.some((saw) => saw.name === name));
+            return readTools({ saws: [...stay, ...more] }, entries.length, problems);
+          }}
+        />
+      </div>
       <p className="max-w-3xl text-soft">
         Each cut goes to the first of them that can make it, so the one you like best stands first.
         What they can do is what a batch’s cuts may be. A scale that is off by 0.5 cuts half a
@@ -125,6 +158,36 @@ function Saws({
   );
 }
 
+/** Bits, by which a hole is bored or one is missed. */
+function Bits({ shop, change }: ToolsProps) {
+  const { bits } = shop;
+  const readTools = useReadTools({ shop, change });
+  const isNew = (bit: Bit) =>
+    !bits.some(({ kind, diameter }) => kind === bit.kind && diameter === bit.diameter);
+  return (
+    <section aria-label="Bits" className="mt-6">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <h2 className="text-xl">Bits</h2>
+        <CsvButtons
+          href="/api/shop/bits.csv"
+          download="bits.csv"
+          of="bits"
+          goesTo="on the list"
+          read={async (csv) => {
+            const { entries, problems } = readBitsCsv(csv);
+            const all = [...bits, ...entries.filter(isNew)];
+            return readTools({ bits: all }, entries.length, problems);
+          }}
+        />
+      </div>
+      <p className="max-w-3xl text-soft">
+        By these a batch says which bit bores what, and which hole has none.
+      </p>
+      <BitsList bits={bits} onChange={(next) => void change({ bits: next }, 'Bits changed.')} />
+    </section>
+  );
+}
+
 /** What the shop owns beside its wood. */
 export function ShopPlace() {
   const { query, shop, change } = useTools();
@@ -137,6 +200,7 @@ export function ShopPlace() {
       {shop && (
         <>
           <Saws shop={shop} change={change} />
+          <Bits shop={shop} change={change} />
           <SuppliesList />
           <ListTable list={PEOPLE} />
           <ListTable list={PAPERS} />

@@ -5,7 +5,7 @@ import { client } from '../api/client';
 import { useNotice } from '../ui/notice';
 import { useAttempt } from '../ui/use-attempt';
 
-type Tools = Omit<ShopRecord, 'version'>;
+type Tools = ShopRecord;
 
 /** What the shop owns beside its wood, and how it is changed; a change says what it did and can be undone. */
 export function useTools() {

@@ -586,6 +586,8 @@ const PLAIN_OPERATIONS: readonly Operation[] = [
     summary: 'Puts an offer back on the list',
     answer: offerRecord,
   },
+  { method: 'get', path: '/api/shop/saws.csv', summary: 'The shop’s saws as CSV' },
+  { method: 'get', path: '/api/shop/bits.csv', summary: 'The shop’s bits as CSV' },
   { method: 'get', path: '/api/shop', summary: 'What the shop owns', answer: shopRecord },
   {
     method: 'get',

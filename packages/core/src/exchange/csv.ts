@@ -84,3 +84,8 @@ export const writeCsv = (
     { fields: [...columns], data: rows.map((row) => [...row]) },
     { escapeFormulae: ESCAPED, newline: '\r\n' },
   );
+
+/** What stands in a column where only some words may; throws Unread. */
+export const oneOf = <T extends string>(options: readonly T[], said: string, column: string): T =>
+  options.find((each) => each === said) ??
+  unread(`${column}: “${said}” is none of ${options.join(', ')}`);

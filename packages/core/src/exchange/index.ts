@@ -45,6 +45,7 @@ export {
 export { readStockCsv, writeStockCsv } from './stock-csv.js';
 export { readStock, readYard } from './stock-file.js';
 export { readSuppliesCsv, writeSuppliesCsv } from './supplies-csv.js';
+export { readBitsCsv, readSawsCsv, writeBitsCsv, writeSawsCsv } from './tools-csv.js';
 export {
   MOST_NUMBER,
   type NumberedVisit,

@@ -1,7 +1,7 @@
 import { SUPPLY_UNITS, type Supply, WEATHER_CLASSES } from '../building/index.js';
 import { fromDecimal, printMoney } from '../measure/index.js';
 import { unread } from '../wood/index.js';
-import { type Cell, type CsvReading, readCsv, writeCsv } from './csv.js';
+import { type Cell, type CsvReading, oneOf, readCsv, writeCsv } from './csv.js';
 
 /** Columns of the shop’s supplies as CSV. The price is that of one pack. */
 const COLUMNS = ['item', 'name', 'unit', 'drive', 'weather', 'count', 'pack', 'price'] as const;
@@ -13,10 +13,6 @@ function readAmount(cell: Cell, column: string): number | null {
   if (!(amount >= 0 && amount <= 1e7)) unread(`${column}: “${said}” is not an amount`);
   return amount;
 }
-
-const oneOf = <T extends string>(options: readonly T[], said: string, column: string): T =>
-  options.find((each) => each === said) ??
-  unread(`${column}: “${said}” is none of ${options.join(', ')}`);
 
 function readRow(cell: Cell): Supply {
   const item = cell('item').slice(0, 160);
