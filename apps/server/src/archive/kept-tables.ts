@@ -9,6 +9,8 @@ export const KEPT_TABLES = [
   'people',
   'papers',
   'asked',
+  'marks',
+  'sketches',
   'batches',
   'boards',
   'defects',

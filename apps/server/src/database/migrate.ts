@@ -14,6 +14,7 @@ import { up as shopLists } from './migrations/0012-shop-lists.js';
 import { up as trail } from './migrations/0013-trail.js';
 import { up as repairs } from './migrations/0014-repairs.js';
 import { up as asked } from './migrations/0015-asked.js';
+import { up as sketches } from './migrations/0016-sketches.js';
 
 interface Step {
   name: string;
@@ -37,6 +38,7 @@ const STEPS: readonly Step[] = [
   { name: '0013-trail', up: trail },
   { name: '0014-repairs', up: repairs },
   { name: '0015-asked', up: asked },
+  { name: '0016-sketches', up: sketches },
 ];
 
 const sourceOf = (steps: readonly Step[]): Knex.MigrationSource<Step> => ({

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { batchQuestion } from '@spare-knot/core/api';
 import { daysAfter } from '@spare-knot/core/building';
 import { cutsInOrder } from '@spare-knot/core/cuts';
-import { ASKED } from '@spare-knot/core/exchange';
+import { ASKED, MARKS } from '@spare-knot/core/exchange';
 import { layoutJob } from '@spare-knot/core/job';
 import { searchLayout } from '@spare-knot/core/layout';
 import { AcceptanceService } from '../batches/acceptance.service.js';
@@ -26,7 +26,7 @@ import {
   demoSpares,
   demoSupplies,
 } from './osier-landing.js';
-import { demoAsked, demoBoxes, demoRepairs, demoVisits } from './rail-trail.js';
+import { demoAsked, demoBoxes, demoMarks, demoRepairs, demoVisits } from './rail-trail.js';
 import { demoOffers } from './yard-list.js';
 
 /** Osier Landing, an invented boatyard whose winter crew builds boxes for an invented rail trail. */
@@ -74,6 +74,7 @@ export class DemoService {
     );
     await this.visits.add(demoVisits(kept, yesterday));
     await new ListRepository(this.database, ASKED).add(demoAsked(yesterday));
+    await new ListRepository(this.database, MARKS).add(demoMarks(kept));
     for (const { told, mended } of demoRepairs(kept, yesterday)) {
       const repairs = await this.mending.tell(told);
       if (mended) await this.mending.done({ repairs, closedOn: mended.on, how: mended.how });

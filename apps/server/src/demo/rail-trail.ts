@@ -351,3 +351,19 @@ export const demoAsked = (until: string): ListFields[] => {
     }),
   ];
 };
+
+/** What stands along the trail beside the boxes: a feeder too near to the first of the birches, a rival far enough. */
+export function demoMarks(boxes: readonly Pick<NewBox, 'plan' | 'at'>[]): ListFields[] {
+  const first = boxes.find(({ plan, at }) => plan === CHICKADEES && at !== null)?.at;
+  if (!first) return [];
+  const mark = (name: string, kind: string, metres: number): ListFields => ({
+    name,
+    kind,
+    place: `${millionths(first.latitude + METRE * metres)}, ${first.longitude}`,
+    note: '',
+  });
+  return [
+    mark('feeder at the crossing keeper’s', 'feeder', 14),
+    mark('house wrens in the wood pile', 'rival', 420),
+  ];
+}

@@ -70,6 +70,8 @@ export class Acts {
       'people',
       'papers',
       'asked',
+      'marks',
+      'sketches',
       'plan_versions',
       'wood_ledger',
       'ruined_pieces',

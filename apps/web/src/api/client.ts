@@ -48,6 +48,7 @@ import {
   type NewBox,
   type NewOffer,
   type NewRepairs,
+  type NewSketch,
   type NewSpares,
   type NewSupply,
   type NewVisit,
@@ -84,6 +85,8 @@ import {
   type SawnCuts,
   type SeasonRecord,
   type ShopRecord,
+  type SketchChange,
+  type SketchRecord,
   type SpareChange,
   type SpareRecord,
   type SupplyChange,
@@ -96,6 +99,8 @@ import {
   sawnCuts,
   seasonRecord,
   shopRecord,
+  sketchList,
+  sketchRecord,
   spareRecord,
   supplyChange,
   supplyList,
@@ -247,6 +252,16 @@ export const client = {
   restoreBox: (id: string): Promise<BoxRecord> => ask(boxRecord, 'POST', `trail/${id}/restore`),
   importBoxesCsv: (csv: string) => ask(boxReport, 'POST', 'trail/csv', { csv }),
   importVisitsCsv: (csv: string) => ask(visitReport, 'POST', 'visits/csv', { csv }),
+  sketches: async (): Promise<SketchRecord[]> =>
+    (await ask(sketchList, 'GET', 'sketches')).sketches,
+  addSketch: (sketch: NewSketch): Promise<SketchRecord> =>
+    ask(sketchRecord, 'POST', 'sketches', sketch),
+  changeSketch: (id: string, change: SketchChange): Promise<SketchRecord> =>
+    ask(sketchRecord, 'PUT', `sketches/${id}`, change),
+  removeSketch: (id: string, version: number) =>
+    send('DELETE', `sketches/${id}?version=${version}`),
+  restoreSketch: (id: string): Promise<SketchRecord> =>
+    ask(sketchRecord, 'POST', `sketches/${id}/restore`),
   winter: (): Promise<WinterRecord> => ask(winterRecord, 'GET', 'winter'),
   season: (by: SeasonKey, year: number | null): Promise<SeasonRecord> =>
     ask(seasonRecord, 'GET', `trail/season?by=${by}${year === null ? '' : `&year=${year}`}`),

@@ -31,6 +31,8 @@ function DayField({ label, value, onChange }: Props) {
 export function ListField({ column, ...field }: Props & { column: ListColumn }) {
   const { label, value, onChange } = field;
   switch (column.kind) {
+    case 'place':
+      return <WordField {...field} most={60} placeholder="46.1234, 8.5678" className="mono w-60" />;
     case 'words':
       return <WordField {...field} most={column.most} className="w-full min-w-32" />;
     case 'day':

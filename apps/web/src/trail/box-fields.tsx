@@ -1,10 +1,10 @@
 import type { NewBox } from '@spare-knot/core/api';
+import { readPlace } from '@spare-knot/core/exchange';
 import { FACINGS } from '@spare-knot/core/trail';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useId, useState } from 'react';
 import { client } from '../api/client';
 import { LengthField } from '../measure/length-field';
-import { readPlace } from './read-place';
 import { ANIMALS_BY_REGION } from './words';
 
 type Tell = (told: Partial<NewBox>) => void;
@@ -154,7 +154,7 @@ function PlaceField({ at, onTell }: { at: NewBox['at']; onTell: (at: NewBox['at'
   const shown = at ? `${at.latitude}, ${at.longitude}` : '';
   const tell = (text: string) => {
     setTyped(text);
-    const read = text.trim() === '' ? null : readPlace(text);
+    const read = text.trim() === '' ? null : (readPlace(text) ?? undefined);
     setTrouble(read === undefined ? 'two numbers: latitude −90 to 90, longitude −180 to 180' : '');
     if (read !== undefined) onTell(read);
   };

@@ -1,94 +1,31 @@
 import 'leaflet/dist/leaflet.css';
 import type { BoxRecord } from '@spare-knot/core/api';
-import { daysAfter } from '@spare-knot/core/building';
-import { flatPlan, tooNear } from '@spare-knot/core/trail';
+import { MARKS } from '@spare-knot/core/exchange';
+import type { TrailMark } from '@spare-knot/core/trail';
 import L from 'leaflet';
 import { useMemo } from 'react';
-import { CircleMarker, MapContainer, Marker, Polyline, ScaleControl, Tooltip } from 'react-leaflet';
-import { useNavigate } from 'react-router';
-import { type DueBox, useDue } from './use-due';
-import { animalName, KIND_WORDS, whenWords } from './words';
+import {
+  CircleMarker,
+  ImageOverlay,
+  MapContainer,
+  ScaleControl,
+  useMapEvents,
+} from 'react-leaflet';
+import { ListTable } from '../lists/list-table';
+import { BoxMark, Legend, marksOf } from './box-marks';
+import { isPlaced, type Placed, placesOf, type Spot } from './ground';
+import { Marks, NearPairs, TooNearWords } from './near-lines';
+import { KnownSpots, SketchBar } from './sketch-bar';
+import { useDue } from './use-due';
+import { useGround, useMarks } from './use-ground';
 
 /** More boxes than that are dots without their numbers. */
 const MOST_NAMED = 400;
 
-type Placed = BoxRecord & { at: NonNullable<BoxRecord['at']> };
-const isPlaced = (box: BoxRecord): box is Placed => box.at !== null;
-
-/** Where each box lies, by its id, as the plan is drawn: upwards, then to the right. */
-function placesOf(boxes: readonly Placed[]): Map<string, [north: number, east: number]> {
-  const plan = flatPlan(boxes.map(({ at }) => at));
-  return new Map(
-    boxes.flatMap(({ id }, index) => {
-      const on = plan[index];
-      return on ? [[id, [on.north, on.east]] as const] : [];
-    }),
-  );
-}
-
-type State = 'late' | 'due' | 'alone' | 'rests' | 'untold' | 'down';
-/** Each state has a shape of its own beside its colour, and a word. */
-const STATES: Readonly<Record<State, { shape: string; colour: string; words: string }>> = {
-  late: { shape: 'M9 1 17 9 9 17 1 9Z', colour: '#a8321f', words: 'visit is late' },
-  due: { shape: 'M9 1 17 16 1 16Z', colour: '#1d5a96', words: 'due within a week' },
-  alone: { shape: 'M6 1H12L17 6V12L12 17H6L1 12V6Z', colour: '#7d5a00', words: 'leave it alone' },
-  rests: { shape: 'M9 1A8 8 0 1 1 9 17A8 8 0 1 1 9 1Z', colour: '#3c6b35', words: 'nothing to do' },
-  untold: {
-    shape: 'M2 2H16V16H2Z',
-    colour: '#56615a',
-    words: 'not said when it was hung, or for whom',
-  },
-  down: { shape: 'M2 2 16 16M16 2 2 16', colour: '#56615a', words: 'taken down' },
-};
-
-function stateOf(box: BoxRecord, due: DueBox['due'] | undefined, day: string, week: string): State {
-  if (box.takenDownOn !== null) return 'down';
-  if (!due) return box.animal === null || box.hungOn === null ? 'untold' : 'rests';
-  if (due.alone && due.alone > day) return 'alone';
-  if (due.on < day) return 'late';
-  return due.on <= week ? 'due' : 'rests';
-}
-
-const icon = (state: State, number: number): L.DivIcon => {
-  const { shape, colour } = STATES[state];
-  const filled = state === 'down' ? 'none' : colour;
-  return L.divIcon({
-    className: '',
-    iconSize: [24, 24],
-    html: `<span style="display:flex;align-items:center;gap:1px"><svg style="flex:none" width="24" height="24" viewBox="-3 -3 24 24" aria-hidden="true"><path d="${shape}" fill="${filled}" stroke="${state === 'down' ? colour : '#fff'}" stroke-width="2.5"/></svg><b style="font:600 13px sans-serif;background:#fcfaf4e6;padding:0 3px;border-radius:3px">${number}</b></span>`,
-  });
-};
-
-function Legend() {
-  return (
-    <ul className="mt-2 flex flex-wrap gap-x-5 gap-y-1 text-sm">
-      {Object.entries(STATES).map(([state, { shape, colour, words }]) => (
-        <li key={state} className="flex items-center gap-1.5">
-          <svg width="18" height="18" viewBox="-1 -1 20 20" aria-hidden>
-            <path
-              d={shape}
-              fill={state === 'down' ? 'none' : colour}
-              stroke={colour}
-              strokeWidth="2"
-            />
-          </svg>
-          {words}
-        </li>
-      ))}
-      <li className="flex items-center gap-1.5">
-        <svg width="26" height="10" aria-hidden>
-          <path d="M1 5H25" stroke="#a8321f" strokeWidth="3" strokeDasharray="5 4" />
-        </svg>
-        nearer to each other than their animal wants
-      </li>
-    </ul>
-  );
-}
-
 /** Room round the outermost boxes, in metres. */
 const MARGIN = 30;
 
-function boundsOf(places: readonly [north: number, east: number][]): L.LatLngBounds {
+function boundsOf(places: readonly Spot[]): L.LatLngBounds {
   const bounds = L.latLngBounds([...places]).pad(0.08);
   return L.latLngBounds(
     [bounds.getSouth() - MARGIN, bounds.getWest() - MARGIN],
@@ -96,128 +33,140 @@ function boundsOf(places: readonly [north: number, east: number][]): L.LatLngBou
   );
 }
 
-type Places = ReturnType<typeof placesOf>;
-
-/** Pairs that stand nearer to each other than their animal bears. */
-function NearPairs({ placed, places }: { placed: readonly Placed[]; places: Places }) {
-  const near = useMemo(() => tooNear(placed), [placed]);
-  return near.map(({ boxes: [a, b] }) => {
-    const [one, other] = [placed[a], placed[b]].map((box) => places.get(box?.id ?? ''));
-    if (!one || !other) return null;
-    return (
-      <Polyline
-        key={`${a} ${b}`}
-        positions={[one, other]}
-        pathOptions={{ color: '#a8321f', dashArray: '5 4', weight: 3 }}
-      />
-    );
-  });
+function Taps({ onTap }: { onTap: (spot: Spot) => void }) {
+  useMapEvents({ click: ({ latlng: { lat, lng } }) => onTap([lat, lng]) });
+  return null;
 }
 
-/** States in which something is to be done, or left. */
-const DOING: ReadonlySet<State> = new Set(['late', 'due', 'alone']);
-
-interface Mark {
-  id: string;
-  number: number;
-  at: [north: number, east: number];
-  state: State;
-  words: string;
-}
-
-function marksOf(
-  placed: readonly Placed[],
-  places: Places,
-  { day, due }: Pick<ReturnType<typeof useDue>, 'day' | 'due'>,
-): Mark[] {
-  const week = daysAfter(day, 7);
-  const byBox = new Map(due.map(({ box, due: next }) => [box.id, next]));
-  return placed.flatMap((box): Mark[] => {
-    const at = places.get(box.id);
-    if (!at) return [];
-    const next = byBox.get(box.id);
-    const state = stateOf(box, next, day, week);
-    const doing =
-      next && DOING.has(state)
-        ? `${KIND_WORDS[next.kind]}, ${whenWords(next.on, day)}`
-        : STATES[state].words;
-    const words = `Box ${box.number}, ${animalName(box.animal)}: ${doing}`;
-    return [{ id: box.id, number: box.number, at, state, words }];
-  });
-}
-
-function BoxMark({ mark, isNamed }: { mark: Mark; isNamed: boolean }) {
-  const { id, number, at, state, words } = mark;
-  const go = useNavigate();
-  const open = () => void go(`/trail/${id}`);
-  const eventHandlers = { click: open };
-  if (isNamed)
-    return (
-      <Marker
-        position={at}
-        icon={icon(state, number)}
-        eventHandlers={{
-          ...eventHandlers,
-          keydown: ({ originalEvent: { key } }: L.LeafletKeyboardEvent) => {
-            if (key === 'Enter') open();
-          },
-          // Leaflet names pictures alone.
-          add: ({ target }: L.LeafletEvent) =>
-            (target as L.Marker).getElement()?.setAttribute('aria-label', words),
-        }}
-      >
-        <Tooltip>{words}</Tooltip>
-      </Marker>
-    );
+/** A box whose place is not told is put where the picture is tapped. */
+function PlaceByTap({
+  boxes,
+  chosen,
+  onChoose,
+}: {
+  boxes: readonly BoxRecord[];
+  chosen: string;
+  onChoose: (id: string) => void;
+}) {
+  const open = boxes.filter(({ at, takenDownOn }) => at === null && takenDownOn === null);
+  if (open.length === 0) return null;
   return (
-    <CircleMarker
-      center={at}
-      radius={6}
-      pathOptions={{ color: STATES[state].colour, fillOpacity: 0.8 }}
-      eventHandlers={eventHandlers}
-    >
-      <Tooltip>{words}</Tooltip>
-    </CircleMarker>
+    <label className="mt-2 flex flex-wrap items-center gap-2">
+      Put box
+      <select
+        className="field min-h-11"
+        value={chosen}
+        onChange={(event) => onChoose(event.target.value)}
+      >
+        <option value="">which?</option>
+        {open.map(({ id, number, place }) => (
+          <option key={id} value={id}>
+            {number}
+            {place && `, ${place}`}
+          </option>
+        ))}
+      </select>
+      {chosen === '' ? 'where it hangs, by a tap' : 'where you tap now'}
+    </label>
   );
 }
 
-/** The boxes as they lie to each other, north upwards; no map service is asked. */
-export function PlanMap({ boxes }: { boxes: readonly BoxRecord[] }) {
+function Ground({ boxes, placed }: { boxes: readonly BoxRecord[]; placed: readonly Placed[] }) {
   const { day, due } = useDue(boxes);
+  const told = useMarks();
+  const on = useGround(boxes, placed, told);
+  const { sketch, ground, tapped, setTapped } = on;
+  const isBare = sketch !== undefined && ground.placeOf === null;
+  const marks = isBare ? NO_MARKS : told;
+  const drawn = isBare ? NO_BOXES : placed;
+  const places = useMemo(() => placesOf(drawn, ground), [drawn, ground]);
+  const shown = useMemo(() => marksOf(drawn, places, { day, due }), [drawn, places, day, due]);
+  const isNamed = drawn.length <= MOST_NAMED;
+  const bounds = ground.picture
+    ? L.latLngBounds(ground.picture.bounds)
+    : boundsOf([...places.values(), ...marks.map(({ at }) => ground.spotOf(at))]);
+  return (
+    <>
+      <SketchBar
+        sketch={sketch}
+        onChoose={(id) => {
+          setTapped(null);
+          on.choose(id);
+        }}
+      />
+      {sketch && (
+        <KnownSpots
+          sketch={sketch}
+          isFitted={!isBare}
+          tapped={tapped}
+          placed={placed}
+          onTapped={setTapped}
+        />
+      )}
+      {ground.placeOf && <PlaceByTap boxes={boxes} chosen={on.toPlace} onChoose={on.setToPlace} />}
+      {(ground.picture || placed.length > 0) && (
+        <MapContainer
+          key={`${sketch?.id} ${isBare}`}
+          crs={L.CRS.Simple}
+          bounds={bounds}
+          minZoom={-8}
+          maxZoom={5}
+          zoomSnap={0.25}
+          preferCanvas={!isNamed}
+          attributionControl={false}
+          className="z-0 mt-2 h-[min(65vh,620px)] rounded-lg border border-line !bg-[#e9e2d1]"
+        >
+          {ground.picture && (
+            <ImageOverlay url={ground.picture.url} bounds={ground.picture.bounds} />
+          )}
+          {!isBare && <ScaleControl position="bottomleft" />}
+          <Taps onTap={on.tap} />
+          {isBare &&
+            [...sketch.spots.map(({ x, y }): Spot => [-y, x]), ...(tapped ? [tapped] : [])].map(
+              (spot) => (
+                <CircleMarker
+                  key={spot.join()}
+                  center={spot}
+                  radius={9}
+                  pathOptions={{ color: '#1d5a96', weight: 4, fillOpacity: 0.3 }}
+                />
+              ),
+            )}
+          <NearPairs placed={drawn} places={places} />
+          <Marks marks={marks} placed={drawn} places={places} ground={ground} />
+          {shown.map((mark) => (
+            <BoxMark key={`${mark.id} ${mark.words}`} mark={mark} isNamed={isNamed} />
+          ))}
+        </MapContainer>
+      )}
+      {(ground.picture || placed.length > 0) && <Legend />}
+      <TooNearWords placed={drawn} marks={marks} />
+    </>
+  );
+}
+
+const NO_MARKS: readonly TrailMark[] = [];
+const NO_BOXES: readonly Placed[] = [];
+
+/** The boxes as they lie to each other, on plain ground or on a picture of the maker’s own; no map service is asked. */
+export function PlanMap({ boxes }: { boxes: readonly BoxRecord[] }) {
   const placed = useMemo(() => boxes.filter(isPlaced), [boxes]);
-  const places = useMemo(() => placesOf(placed), [placed]);
-  const marks = useMemo(() => marksOf(placed, places, { day, due }), [placed, places, day, due]);
-  const isNamed = placed.length <= MOST_NAMED;
-  if (placed.length === 0)
-    return (
-      <p className="card mt-4 p-5">
-        Of no box is it told where it hangs. Say latitude and longitude at its page, or stand below
-        it with a phone and press “Here, where I stand”; or read them from a GeoJSON or GPX file.
-      </p>
-    );
   return (
     <section aria-label="Plan of the boxes" className="mt-3">
-      <p className="text-soft">
-        North is up. {placed.length} of {boxes.length} boxes have a place. A box opens at a tap, or
-        with Enter.
-      </p>
-      <MapContainer
-        crs={L.CRS.Simple}
-        bounds={boundsOf([...places.values()])}
-        minZoom={-8}
-        maxZoom={5}
-        zoomSnap={0.25}
-        preferCanvas={!isNamed}
-        attributionControl={false}
-        className="z-0 mt-2 h-[min(65vh,620px)] rounded-lg border border-line !bg-[#e9e2d1]"
-      >
-        <ScaleControl position="bottomleft" />
-        <NearPairs placed={placed} places={places} />
-        {marks.map((mark) => (
-          <BoxMark key={`${mark.id} ${mark.words}`} mark={mark} isNamed={isNamed} />
-        ))}
-      </MapContainer>
-      <Legend />
+      {placed.length === 0 ? (
+        <p className="card mt-1 p-5">
+          Of no box is it told where it hangs. Say latitude and longitude at its page, or stand
+          below it with a phone and press “Here, where I stand”; read them from a GeoJSON or GPX
+          file; or take a picture or a sketch of the place, say of two of its spots where they lie,
+          and tap the boxes in.
+        </p>
+      ) : (
+        <p className="text-soft">
+          {placed.length} of {boxes.length} boxes have a place. A box opens at a tap, or with Enter.
+        </p>
+      )}
+      <Ground boxes={boxes} placed={placed} />
+      <ListTable list={MARKS} />
     </section>
   );
 }

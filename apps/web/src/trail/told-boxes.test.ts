@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { animalById } from '@spare-knot/core/animals';
+import { readPlace } from '@spare-knot/core/exchange';
 import { slantRoof } from '@spare-knot/core/families';
 import { must } from '@spare-knot/core/lists';
 import { startPlan } from '@spare-knot/core/plan';
 import { STANDARD_WOOD } from '../wood/standard-wood';
 import { placesIn } from './places-in';
-import { readPlace } from './read-place';
 import { faultOf, hangingBox, untoldBox } from './use-trail';
 import { today, whenWords } from './words';
 
@@ -19,7 +19,7 @@ describe('a place as a phone gives it', () => {
   });
 
   test.each(['', '46', '91, 8', '46, 181', 'here', '46,1234'])('“%s” is none', (typed) => {
-    expect(readPlace(typed)).toBeUndefined();
+    expect(readPlace(typed)).toBeNull();
   });
 });
 

@@ -116,6 +116,15 @@ export {
   newListRows,
 } from './shop-lists.js';
 export {
+  type NewSketch,
+  newSketch,
+  type SketchChange,
+  type SketchRecord,
+  sketchChange,
+  sketchList,
+  sketchRecord,
+} from './sketches.js';
+export {
   type NewSupply,
   newSupplies,
   type SupplyChange,

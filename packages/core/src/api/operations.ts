@@ -40,6 +40,7 @@ import {
 } from './sawing.js';
 import { learnedRecord, shopRecord } from './shop.js';
 import { listChange, listReport, listRow, listRows, newListRows } from './shop-lists.js';
+import { newSketch, sketchChange, sketchList, sketchRecord } from './sketches.js';
 import { newSupplies, supplyChange, supplyList, supplyRecord, supplyReport } from './supplies.js';
 import {
   boxChange,
@@ -173,6 +174,38 @@ const REPAIR_OPERATIONS: readonly Operation[] = [
     path: '/api/repairs/{id}/restore',
     summary: 'Puts a repair back on the list',
     answer: repairRecord,
+  },
+];
+
+const SKETCH_OPERATIONS: readonly Operation[] = [
+  { method: 'get', path: '/api/sketches', summary: 'Pictures of the place', answer: sketchList },
+  {
+    method: 'post',
+    path: '/api/sketches',
+    summary: 'Keeps a picture of the place',
+    body: newSketch,
+    answer: sketchRecord,
+  },
+  {
+    method: 'put',
+    path: '/api/sketches/{id}',
+    summary: 'Names a picture, or says where two of its spots lie',
+    body: sketchChange,
+    answer: sketchRecord,
+  },
+  { method: 'get', path: '/api/sketches/{id}/picture', summary: 'What it shows, as JPEG' },
+  {
+    method: 'delete',
+    path: '/api/sketches/{id}',
+    summary: 'Takes a picture off the list',
+    query: versionQuery,
+    answer: removed,
+  },
+  {
+    method: 'post',
+    path: '/api/sketches/{id}/restore',
+    summary: 'Puts a picture back on the list',
+    answer: sketchRecord,
   },
 ];
 
@@ -608,6 +641,7 @@ const PLAIN_OPERATIONS: readonly Operation[] = [
 export const OPERATIONS: readonly Operation[] = [
   ...PLAIN_OPERATIONS,
   ...TRAIL_OPERATIONS,
+  ...SKETCH_OPERATIONS,
   ...REPAIR_OPERATIONS,
   ...SHOP_LISTS.flatMap(listOperations),
 ];

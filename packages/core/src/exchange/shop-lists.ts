@@ -1,18 +1,20 @@
 import { ANIMALS, spokenName } from '../animals/index.js';
+import { type Coordinates, MARK_KINDS, type TrailMark } from '../trail/index.js';
 import { unread } from '../wood/index.js';
 import { type CsvReading, readCsv, writeCsv } from './csv.js';
 
-/** A column of a list that the shop keeps: free words, one of some, a day, or how many. What nobody has said is empty. */
+/** A column of a list that the shop keeps: free words, one of some, a day, how many, or a place. What nobody has said is empty. */
 export type ListColumn = { id: string; label: string } & (
   | { kind: 'words'; most: number }
   | { kind: 'choice'; options: readonly string[] }
   | { kind: 'day' }
   | { kind: 'count'; most: number }
+  | { kind: 'place' }
 );
 
 /** A list that the shop keeps beside its wood and its drawers; the first column says what it is and is never empty. */
 export interface ShopList {
-  id: 'aids' | 'people' | 'papers' | 'asked';
+  id: 'aids' | 'people' | 'papers' | 'asked' | 'marks';
   title: string;
   /** What one of them is called. */
   one: string;
@@ -93,7 +95,37 @@ export const ASKED: ShopList = {
   ],
 };
 
-export const SHOP_LISTS: readonly ShopList[] = [AIDS, PEOPLE, PAPERS, ASKED];
+export const MARKS: ShopList = {
+  id: 'marks',
+  title: 'Feeders and rivals',
+  one: 'mark',
+  empty:
+    'Nothing is told yet of what stands along the trail beside the boxes: feeders, and where rivals nest. Boxes that hang too near to them are named.',
+  columns: [
+    words('name', 'What'),
+    { id: 'kind', label: 'Kind', kind: 'choice', options: MARK_KINDS },
+    { id: 'place', label: 'Latitude, longitude', kind: 'place' },
+    words('note', 'Note', 400),
+  ],
+};
+
+export const SHOP_LISTS: readonly ShopList[] = [AIDS, PEOPLE, PAPERS, ASKED, MARKS];
+
+const PLACE = /^\s*(-?\d{1,2}(?:\.\d+)?)\s*[,; ]\s*(-?\d{1,3}(?:\.\d+)?)\s*$/;
+
+/** Two numbers as a phone gives them, latitude first; null where there is no such place. */
+export function readPlace(typed: string): Coordinates | null {
+  const [, latitude, longitude] = PLACE.exec(typed) ?? [];
+  const at = { latitude: Number(latitude), longitude: Number(longitude) };
+  return Math.abs(at.latitude) <= 90 && Math.abs(at.longitude) <= 180 ? at : null;
+}
+
+/** A mark as its row tells it; null while its kind or its place is not said. */
+export function markOf({ name = '', kind, place = '' }: ListFields): TrailMark | null {
+  const known = MARK_KINDS.find((each) => each === kind);
+  const at = readPlace(place);
+  return known && at ? { name, kind: known, at } : null;
+}
 
 /** What is told in one row, by the ids of the columns. */
 export type ListFields = Readonly<Record<string, string>>;
@@ -114,6 +146,10 @@ function fault(column: ListColumn, said: string, isFirst: boolean): string | nul
       return said === '' || column.options.includes(said)
         ? null
         : `“${said}” is none of ${column.options.join(', ')}`;
+    case 'place':
+      return said === '' || readPlace(said) !== null
+        ? null
+        : `“${said}” is no place: latitude −90 to 90, longitude −180 to 180`;
     case 'count':
       return said === '' || (/^[1-9]\d{0,6}$/.test(said) && Number(said) <= column.most)
         ? null

@@ -13,6 +13,13 @@ export {
   type VisitKind,
 } from './due.js';
 export { flatPlan, metresBetween, type OnPlan, type TooNear, tooNear } from './near.js';
+export {
+  MARK_KINDS,
+  type MarkKind,
+  type NearMark,
+  nearMarks,
+  type TrailMark,
+} from './near-marks.js';
 export { type AskedFor, type NextWinter, nextWinter } from './next-winter.js';
 export {
   type BoxYear,
@@ -24,6 +31,7 @@ export {
   seasonBy,
   shareOf,
 } from './season.js';
+export { fitSketch, type KnownSpot, type SketchFit } from './sketch.js';
 export {
   type Coordinates,
   FACINGS,
