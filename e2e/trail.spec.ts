@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { must } from '@spare-knot/core/lists';
 import { breaksNoRule, expect, laidOut, test } from './test-server.js';
 
 /** A box with a number of its own, told at the list. */
@@ -231,4 +232,53 @@ test('the page that a label opens hangs its box, which then knows its plan; Benc
   ).toBeVisible();
   await page.goto('/');
   await expect(page.getByText(/to be visited within a week/)).toBeVisible();
+});
+
+test('a sketch of the place with two known spots carries the boxes; one is put in by a tap; a feeder too near is named', async ({
+  page,
+}) => {
+  await hang(page, 831, 'at the weir');
+  await openBox(page, 831);
+  await page.getByRole('button', { name: 'Change what is told' }).click();
+  await page.getByLabel('Latitude, longitude').fill('47.5001, 9.7001');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('47.5001, 9.7001')).toBeVisible();
+  await hang(page, 832, 'at the sluice');
+  await page.goto('/trail?at=plan');
+  const picture = await page.screenshot({ clip: { x: 0, y: 60, width: 800, height: 500 } });
+  await page
+    .getByLabel('A picture or sketch of the place')
+    .setInputFiles({ name: 'weir.png', mimeType: 'image/png', buffer: picture });
+  const map = page.locator('.leaflet-container');
+  await expect(page.locator('.leaflet-image-layer')).toBeVisible();
+  const tap = async (right: number, down: number) => {
+    await map.scrollIntoViewIfNeeded();
+    const { x, y, width, height } = must(await map.boundingBox(), 'the plan');
+    await page.mouse.click(x + width * right, y + height * down);
+  };
+  await tap(0.35, 0.1);
+  await page.getByLabel('A box hangs there').selectOption({ label: '831, at the weir' });
+  await expect(page.getByText('Tap a second one, far from the first.')).toBeVisible();
+  await tap(0.65, 0.35);
+  await page.getByLabel('or its latitude, longitude').fill('47.4991, 9.7021');
+  await page.getByRole('button', { name: 'It lies there' }).click();
+  await expect(page.getByText('Two spots of it are known')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Box 831/ })).toBeVisible();
+  await page
+    .getByRole('combobox', { name: /^Put box/ })
+    .selectOption({ label: '832, at the sluice' });
+  await tap(0.5, 0.25);
+  await expect(page.getByRole('button', { name: /^Box 832/ })).toBeVisible();
+
+  await page.getByLabel('Add a mark').fill('feeder by the weir');
+  await page.getByRole('button', { name: 'Put it on the list' }).click();
+  const row = page.locator('[data-row="feeder by the weir"]');
+  await row.getByLabel(/^Kind/).selectOption('feeder');
+  await expect(row.getByLabel(/^Kind/)).toHaveValue('feeder');
+  await row.getByLabel(/^Latitude/).fill('47.5002, 9.7001');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Too near' })).toContainText(
+    /Box 831, feeder by the weir/,
+  );
+  await breaksNoRule(page);
 });

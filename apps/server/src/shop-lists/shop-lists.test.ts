@@ -13,8 +13,26 @@ afterAll(() => server.close());
 beforeEach(() => new Acts(server).clear());
 
 const saying = (column: ListColumn): string => {
-  if (column.kind === 'day') return '2027-02-28';
-  return column.kind === 'choice' ? must(column.options[0], 'an option') : `=${column.id}, “said”`;
+  switch (column.kind) {
+    case 'day':
+      return '2027-02-28';
+    case 'count':
+      return '12';
+    case 'place':
+      return '44.9021, -75.2114';
+    case 'choice':
+      return must(column.options[0], 'an option');
+    case 'words':
+      return `=${column.id}, “said”`;
+  }
+};
+
+/** What may not stand in a column. */
+const WRONG: Partial<Record<ListColumn['kind'], string>> = {
+  day: '2027-02-30',
+  count: '0',
+  place: '91, 12',
+  choice: 'none of them',
 };
 
 describe.each(SHOP_LISTS)('$title', (list) => {
@@ -44,13 +62,15 @@ describe.each(SHOP_LISTS)('$title', (list) => {
     expect(await rows()).toHaveLength(2);
   });
 
-  test('without its name, with a strange column, too long or on no day it is refused by name', async () => {
-    const days = list.columns.filter(({ kind }) => kind === 'day');
+  test('without its name, with a strange column, too long, on no day, no number, no place, it is refused by name', async () => {
     const wrong: [string, object][] = [
       ['name', { name: '' }],
       ['colour', { colour: 'red' }],
       ['name', { name: 'x'.repeat(121) }],
-      ...days.map(({ id }): [string, object] => [id, { [id]: '2027-02-30' }]),
+      ...list.columns.flatMap(({ id, kind }): [string, object][] => {
+        const said = WRONG[kind];
+        return said === undefined ? [] : [[id, { [id]: said }]];
+      }),
     ];
     for (const [column, said] of wrong) {
       const { status, body } = await server.http.post(path).send({ rows: [{ ...full, ...said }] });

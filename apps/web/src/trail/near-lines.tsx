@@ -1,7 +1,7 @@
 import { nearMarks, type TrailMark, tooNear } from '@spare-knot/core/trail';
 import L from 'leaflet';
 import { useMemo } from 'react';
-import { Marker, Polyline, Tooltip } from 'react-leaflet';
+import { Marker, Polyline } from 'react-leaflet';
 import { Sentence } from '../measure/length';
 import type { Ground, Placed, Places } from './ground';
 
@@ -41,11 +41,9 @@ export function Marks({
           key={`${index} ${mark.name}`}
           position={ground.spotOf(mark.at)}
           icon={markIcon(mark)}
-        >
-          <Tooltip>
-            {mark.name} ({mark.kind})
-          </Tooltip>
-        </Marker>
+          interactive={false}
+          keyboard={false}
+        />
       ))}
       {near.map(({ box, mark }) => {
         const [one, other] = [places.get(placed[box]?.id ?? ''), marks[mark]?.at];
@@ -69,7 +67,7 @@ const markIcon = ({ kind, name }: TrailMark): L.DivIcon => {
   words.title = name;
   words.style.cssText =
     'display:inline-block;font:700 13px sans-serif;background:#fff;border:2px solid #1f2e27;border-radius:4px;padding:0 4px';
-  return L.divIcon({ className: '', iconSize: [22, 22], html: words });
+  return L.divIcon({ className: '', iconSize: [24, 24], html: words });
 };
 
 /** What hangs too near to something, in words: drawings are not for all. */
