@@ -1,5 +1,5 @@
 import { animalsOf, brokenRules, buildBox, type Family, familyById } from '../families/index.js';
-import { type LayoutJob, layoutJob, type Saw, type Stock } from '../job/index.js';
+import { type LayoutJob, layoutJob, type ReadyPieces, type Saw, type Stock } from '../job/index.js';
 import { type Layout, type LinearSolver, type Purchase, shoppingList } from '../layout/index.js';
 import type { Cents } from '../measure/index.js';
 import { withoutHand } from '../panels/index.js';
@@ -16,6 +16,8 @@ export interface BuyQuestion {
   stock: readonly Stock[];
   /** What can be bought. */
   yard: readonly Stock[];
+  /** Pieces that need not be sawn: wood of another thickness may make them of no use. */
+  ready?: readonly ReadyPieces[];
 }
 
 /** Panels with the wood that they are given in one way. */
@@ -95,11 +97,20 @@ class Buying {
 
   /** A plan as a way to buy; null where it builds no box, or the same parts as one before. */
   candidate(plan: BoxPlan, woods: readonly WoodGiven[]): Candidate | null {
-    const { boxes, saw, stock, yard } = this.question;
+    const { boxes, saw, stock, yard, ready = [] } = this.question;
     const built = buildBox(plan);
     if (!built.ok) return null;
-    const question = { name: 'to buy', plan, boxes, stock, yard, saw, seconds: 3600, pinned: [] };
-    const made = layoutJob(question);
+    const made = layoutJob({
+      name: 'to buy',
+      plan,
+      boxes,
+      stock,
+      yard,
+      saw,
+      seconds: 3600,
+      pinned: [],
+      ready,
+    });
     if (!made.ok) return null;
     const key = JSON.stringify([made.job.parts, made.job.stock.map(({ id }) => id)]);
     if (this.seen.has(key)) return null;
@@ -109,8 +120,10 @@ class Buying {
       this.impossible += 1;
       return null;
     }
-    const parts = new Set(made.job.parts.map(({ id }) => id));
-    const glued = built.box.panels.filter(({ id, fromLog }) => !fromLog && !parts.has(id));
+    const parts = made.job.parts.map(({ id }) => id);
+    const glued = built.box.panels.filter(
+      ({ id, fromLog }) => !fromLog && parts.some((part) => part.startsWith(`${id}.`)),
+    );
     return {
       plan,
       woods,

@@ -25,6 +25,8 @@ const WHAT = [
   ['labels', 'Labels'],
 ] as const;
 type What = (typeof WHAT)[number][0];
+/** Boxes that are mended hang already, and have their labels. */
+const NEW_BOXES: ReadonlySet<What> = new Set(['kits', 'labels']);
 
 interface Props {
   built: Built;
@@ -150,7 +152,7 @@ const MOST_KITS = 40;
 export function BenchSheets({ paper }: { paper: Paper }) {
   const size = PAPERS[paper];
   const bits = useBitStyle();
-  const { draft } = useBatch();
+  const { draft, batch } = useBatch();
   const { answer, trouble, nameOf } = useBatchBuild();
   const name = useBatchName();
   const [what, setWhat] = useState<What>('assembly');
@@ -162,7 +164,7 @@ export function BenchSheets({ paper }: { paper: Paper }) {
   return (
     <>
       <div className="mt-3 flex flex-wrap items-end justify-center gap-2 print:hidden">
-        {WHAT.map(([key, label]) => (
+        {WHAT.filter(([key]) => !batch.mends || !NEW_BOXES.has(key)).map(([key, label]) => (
           <button
             key={key}
             type="button"

@@ -1,6 +1,7 @@
 import { type RippedSticks, ripSticks } from '@spare-knot/core/advice';
 import type { BoardRecord } from '@spare-knot/core/api';
 import type { Family } from '@spare-knot/core/families';
+import { newCopies } from '@spare-knot/core/job';
 import { measuresOf, type Panel } from '@spare-knot/core/panels';
 import type { PanelRole, PanelWood } from '@spare-knot/core/plan';
 
@@ -113,7 +114,7 @@ export function RoleList({
   roles: readonly string[];
   onRoles: (roles: readonly string[]) => void;
 }) {
-  const { draft, sound, edit, locked } = useBatch();
+  const { draft, batch, sound, edit, locked } = useBatch();
   const { wood: planned, choices } = draft.plan;
   const { saw, wishes } = draft;
   const rippedFor = (role: PanelRole) => {
@@ -129,32 +130,38 @@ export function RoleList({
       ? { words: 'none on the rack; a yard sells it', isTrouble: true }
       : { words: 'to buy', isTrouble: false };
   };
+  // Where boxes are mended wood is asked for new panels alone.
+  const fresh = batch.mends && newCopies(batch.mends.boxes);
+  const isMade = ({ id }: PanelRole): boolean =>
+    !fresh || (sound?.box.panels.some((each) => each.role === id && fresh.has(each.id)) ?? true);
   return (
     <ul className="mt-2">
-      {rolesToFind(family, choices).map((role) => {
-        const own = planned[role.id];
-        const isThere = wood.rack.some((board) => isSameWood(own, board));
-        return (
-          <RoleRow
-            key={role.id}
-            role={role}
-            wood={own}
-            panel={sound?.box.panels.find((each) => each.role === role.id)}
-            missing={own !== undefined && wood.isKnown && !isThere ? missingOf(own) : null}
-            isChosen={roles.includes(role.id)}
-            ripped={rippedFor(role)}
-            onRip={(ripped) =>
-              edit((current) => ({
-                ...current,
-                plan: { ...current.plan, wood: { ...current.plan.wood, [role.id]: ripped } },
-              }))
-            }
-            onChoose={(isChosen) =>
-              onRoles(isChosen ? [...roles, role.id] : roles.filter((each) => each !== role.id))
-            }
-          />
-        );
-      })}
+      {rolesToFind(family, choices)
+        .filter(isMade)
+        .map((role) => {
+          const own = planned[role.id];
+          const isThere = wood.rack.some((board) => isSameWood(own, board));
+          return (
+            <RoleRow
+              key={role.id}
+              role={role}
+              wood={own}
+              panel={sound?.box.panels.find((each) => each.role === role.id)}
+              missing={own !== undefined && wood.isKnown && !isThere ? missingOf(own) : null}
+              isChosen={roles.includes(role.id)}
+              ripped={rippedFor(role)}
+              onRip={(ripped) =>
+                edit((current) => ({
+                  ...current,
+                  plan: { ...current.plan, wood: { ...current.plan.wood, [role.id]: ripped } },
+                }))
+              }
+              onChoose={(isChosen) =>
+                onRoles(isChosen ? [...roles, role.id] : roles.filter((each) => each !== role.id))
+              }
+            />
+          );
+        })}
     </ul>
   );
 }

@@ -11,7 +11,7 @@ import { must } from '@spare-knot/core/lists';
 import { printMoney } from '@spare-knot/core/measure';
 import { materialName } from '@spare-knot/core/wood';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { useBatch } from '../../batch/batch-context';
+import { useBatch, useReady } from '../../batch/batch-context';
 import { sameValue } from '../../batch/change-paths';
 import type { WoodOfBatch } from '../../batch/use-wood';
 import { Length } from '../../measure/length';
@@ -30,6 +30,7 @@ const SHOWN = 5;
 /** What to buy for the batch as it stands: the rack first, unless all is to be bought. */
 function useQuestion({ rack, offers }: WoodOfBatch): BuyQuestion {
   const { draft } = useBatch();
+  const ready = useReady();
   const { plan, boxes, saw, wishes } = draft;
   const { forbidden, crosscut } = wishes;
   const supply = wishes.supply === 'bought' ? 'bought' : 'rack-first';
@@ -38,7 +39,7 @@ function useQuestion({ rack, offers }: WoodOfBatch): BuyQuestion {
     const asked: LayoutWishes = { ...NO_WISHES, supply, forbidden, crosscut };
     return woodAsked({ saw, wishes: asked }, rack, offers);
   }, [supply, forbidden, crosscut, saw, rack, offers]);
-  return useMemo(() => ({ plan, boxes, saw, ...wood }), [plan, boxes, saw, wood]);
+  return useMemo(() => ({ plan, boxes, saw, ready, ...wood }), [plan, boxes, saw, ready, wood]);
 }
 
 /** What the way gives to which panels, in words. */
