@@ -44,5 +44,6 @@ export const NOT_DATA: readonly string[] = [
 export const COUNTED: ReadonlySet<string> = new Set([
   'trail_boxes.visits',
   'trail_boxes.last_visit',
+  'trail_boxes.wanting_visit',
   'trail_boxes.cleaned_on',
 ]);

@@ -109,15 +109,13 @@ export class RepairsRepository {
     return rows.map(recordOf);
   }
 
-  /** What visits found to be mended, in boxes that hang and of which no repair has been told since; the last of each box. */
+  /** The last that a visit found to be mended in each box that hangs and of which no repair has been told since. */
   async wanted(): Promise<WantedRepair[]> {
     const rows = (await this.database
-      .now('visits')
-      .join('trail_boxes', 'trail_boxes.id', 'visits.box_id')
-      .whereNull('visits.deleted_at')
+      .now('trail_boxes')
+      .join('visits', 'visits.id', 'trail_boxes.wanting_visit')
       .whereNull('trail_boxes.deleted_at')
       .whereNull('trail_boxes.taken_down_on')
-      .where('visits.wants', '<>', '')
       .whereNotExists((query) => {
         void query
           .select('id')
@@ -125,11 +123,7 @@ export class RepairsRepository {
           .whereRaw('repairs.box_id = visits.box_id and repairs.told_on >= visits.visited_on')
           .whereNull('repairs.deleted_at');
       })
-      .orderBy([
-        { column: 'trail_boxes.number' },
-        { column: 'visits.visited_on', order: 'desc' },
-        { column: 'visits.created_at', order: 'desc' },
-      ])
+      .orderBy('trail_boxes.number')
       .select(
         'visits.id',
         'visits.box_id',
@@ -142,22 +136,15 @@ export class RepairsRepository {
       visited_on: Date;
       wants: string;
     })[];
-    const seen = new Set<string>();
-    return rows.flatMap((row) => {
-      if (seen.has(row.box_id)) return [];
-      seen.add(row.box_id);
-      return [
-        {
-          box: row.box_id,
-          number: row.number,
-          place: row.place,
-          planKey: row.plan_key,
-          visit: row.id,
-          on: dayOf(row.visited_on),
-          wants: row.wants,
-        },
-      ];
-    });
+    return rows.map((row) => ({
+      box: row.box_id,
+      number: row.number,
+      place: row.place,
+      planKey: row.plan_key,
+      visit: row.id,
+      on: dayOf(row.visited_on),
+      wants: row.wants,
+    }));
   }
 
   async add(told: readonly ToldRepair[]): Promise<RepairRecord[]> {

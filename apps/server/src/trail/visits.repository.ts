@@ -175,7 +175,7 @@ export class VisitsRepository {
   }
 
   /**
-   * Counts anew what is shown of all boxes at once, for the boxes whose visits have changed: the last visit, the last cleaning, and each
+   * Counts anew what is shown of all boxes at once, for the boxes whose visits have changed: the last visit, the last that found something to mend, the last cleaning, and each
    * year: most eggs and most young at once, and of those that flew the sum over the days, of each day the most that anybody counted, so
    * that a visit that two recorded counts once.
    */
@@ -196,11 +196,12 @@ export class VisitsRepository {
     await now.raw(
       `update trail_boxes left join
          (select box_id, count(*) as visits, max(if(cleaned, visited_on, null)) as cleaned_on,
-            right(max(concat(visited_on, ' ', created_at, ' ', id)), 36) as last_visit
+            right(max(concat(visited_on, ' ', created_at, ' ', id)), 36) as last_visit,
+            right(max(if(wants <> '', concat(visited_on, ' ', created_at, ' ', id), null)), 36) as wanting_visit
           from visits where deleted_at is null and box_id in (?) group by box_id) as counted
          on counted.box_id = trail_boxes.id
        set trail_boxes.visits = coalesce(counted.visits, 0), trail_boxes.cleaned_on = counted.cleaned_on,
-         trail_boxes.last_visit = counted.last_visit
+         trail_boxes.last_visit = counted.last_visit, trail_boxes.wanting_visit = counted.wanting_visit
        where trail_boxes.id in (?)`,
       [ids, ids],
     );

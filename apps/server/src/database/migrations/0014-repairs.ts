@@ -26,6 +26,16 @@ export async function up(knex: Knex): Promise<void> {
     table.check('(closed_on is null) = (outcome is null)', undefined, 'repairs_closed');
     table.check("panel is not null or (name = '' and what <> '')", undefined, 'repairs_told');
   });
+  await knex.schema.alterTable('trail_boxes', (table) => {
+    table.specificType('wanting_visit', uuid).nullable().comment('the last that found something');
+  });
+  await knex.raw(
+    `update trail_boxes join
+       (select box_id, right(max(concat(visited_on, ' ', created_at, ' ', id)), 36) as visit
+        from visits where deleted_at is null and wants <> '' group by box_id) as found
+       on found.box_id = trail_boxes.id
+     set trail_boxes.wanting_visit = found.visit`,
+  );
   await knex.schema.alterTable('batches', (table) => {
     table.json('mends').nullable().comment('boxes that are out and are mended by it');
   });
