@@ -100,7 +100,7 @@ test('pictures of every main view', async ({ page }) => {
   await page.screenshot({ path: path('spares') });
   await page.goto('/spares?at=broken');
   await expect(page.locator('[data-repair]').first()).toBeVisible();
-  await page.evaluate(() => window.scrollTo(0, 480));
+  await page.evaluate(() => window.scrollTo(0, 640));
   await page.screenshot({ path: path('broken-boxes') });
   await page.goto('/trail?at=plan');
   await expect(page.getByRole('button', { name: /^Box 12,/ })).toBeVisible();

@@ -48,6 +48,15 @@ test('a box that is out is mended: its panel is told, made in a batch of its own
   ).toEqual(['roof']);
   await expect(page.getByLabel('Boxes', { exact: true })).toBeDisabled();
 
+  // The box hangs as it was built: a plan that is changed under it is named, and undone.
+  await page.getByRole('link', { name: /^Box/ }).click();
+  await page.getByLabel('Sides high at the back', { exact: true }).fill('13');
+  await page.keyboard.press('Enter');
+  const hangs = page.getByText('These boxes hang as they were built.');
+  await expect(hangs).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(hangs).toBeHidden();
+
   await page.getByRole('link', { name: /^Build/ }).click();
   await page.getByRole('tab', { name: 'Assembly' }).click();
   await expect(page.getByText('New in this box: Roof')).toBeVisible();

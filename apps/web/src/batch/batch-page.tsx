@@ -18,6 +18,7 @@ import { Trouble } from '../ui/trouble';
 import { BatchContext, BatchNameContext, type BatchOnBench, type Work } from './batch-context';
 import type { BatchSession, BatchState, Keeping } from './batch-session';
 import type { Draft } from './draft';
+import { MendingNote } from './mending-note';
 import { StationTape } from './station-tape';
 import { useBatchSession } from './use-batch-session';
 import { isSawn, useSawing } from './use-sawing';
@@ -241,6 +242,7 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
                 }}
               />
             </div>
+            <MendingNote />
             {locked && !OPEN_WHEN_TAKEN.includes(station ?? '') && <Taken />}
             <BatchNameContext value={draft.name}>
               <CopyWordContext value={batch.mends ? 'no.' : 'box'}>

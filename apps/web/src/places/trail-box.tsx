@@ -95,7 +95,7 @@ function VisitRow({
       className="flex flex-wrap items-start gap-x-4 gap-y-1 border-b border-dotted border-line py-2"
       data-visit={on}
     >
-      <span className="mono w-28 text-lg">{on}</span>
+      <span className="mono whitespace-nowrap text-lg">{on}</span>
       <span className="flex-1 basis-60">
         <strong className="text-lg">{FINDING_WORDS[found]}</strong>
         {guest && `: ${guest}`}

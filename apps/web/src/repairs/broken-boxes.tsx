@@ -86,7 +86,7 @@ function RepairRow({
       {onChoose && (
         <input
           type="checkbox"
-          className="size-6"
+          className="size-6 accent-chalk"
           aria-label={`${repairWords(repair)}, in the batch`}
           checked={isChosen}
           onChange={(event) => onChoose(event.target.checked)}

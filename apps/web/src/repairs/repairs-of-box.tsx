@@ -53,7 +53,7 @@ export function RepairsOfBox({ box }: { box: BoxRecord }) {
             key={repair.id}
             className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-dotted border-line py-2"
           >
-            <span className="mono w-28 text-lg">{repair.toldOn}</span>
+            <span className="mono whitespace-nowrap text-lg">{repair.toldOn}</span>
             <span className="flex-1 basis-60">
               <strong className="text-lg">{repair.name || repair.what}</strong>
               {repair.name && repair.what && `: ${repair.what}`}

@@ -11,23 +11,27 @@ import { useNotice } from '../../ui/notice';
 
 /** What the bin holds for this batch, what is set aside, and moving panels between the two. */
 function useBatchBin() {
-  const { draft, built, session } = useBatch();
+  const { draft, built, session, batch } = useBatch();
   const { spares } = useBin();
   const ready = useReady();
   const aside = useFromBin();
   const queries = useQueryClient();
   const say = useNotice();
   const [busy, setBusy] = useState(false);
+  const { mends } = batch;
   const { plan, boxes } = draft;
   const box = built.ok ? built.box : null;
   const { useful, useless } = useMemo(() => {
     if (!box) return { useful: [], useless: 0 };
     const { left } = readyCopies(plan, box, boxes, ready);
+    // What stands on boxes that are mended and fits no more is told of apart.
+    const standing = readyCopies(plan, box, boxes, mends?.sound ?? []);
+    const unfit = sum([...standing.left.values()]);
     return {
       useful: usefulSpares(plan, box, boxes, ready, spares),
-      useless: sum([...left.values()]),
+      useless: sum([...left.values()]) - unfit,
     };
-  }, [plan, box, boxes, ready, spares]);
+  }, [plan, box, boxes, ready, spares, mends]);
   const move = async (work: () => Promise<void>, said: string, undo: () => Promise<void>) => {
     setBusy(true);
     const again = async (of: () => Promise<void>) => {
