@@ -1,6 +1,7 @@
 import { AIDS } from '@spare-knot/core/exchange';
 import { useQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
+import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { client } from '../api/client';
 import { ListTable } from '../lists/list-table';
@@ -25,7 +26,11 @@ export function Spares() {
   const plans = useQuery({ queryKey: ['plans'], queryFn: client.plans });
   const [params, setParams] = useSearchParams();
   const tab = TABS.find(({ value }) => value === params.get('at'))?.value ?? 'scraps';
-  const known = plans.data?.plans;
+  // A batch that mends is of a plan that others build whole.
+  const known = useMemo(
+    () => plans.data?.plans.filter(({ isMending }) => !isMending),
+    [plans.data],
+  );
   return (
     <main className="mx-auto max-w-[1200px] px-6 py-6 max-sm:px-3">
       <HeaderEnd />
