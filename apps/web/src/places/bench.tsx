@@ -94,13 +94,13 @@ function Next({ batches }: { batches: readonly BatchSummary[] }) {
               {by !== null && by < day && ', late'}
             </span>
             <span className="max-sm:col-start-1">
-              <strong>{what}</strong>
+              <strong id={`next ${key}`.replaceAll(' ', '-')}>{what}</strong>
               <span className="block text-sm text-soft">{why}</span>
             </span>
             <Link
               className="btn max-sm:col-start-2 max-sm:row-span-2 max-sm:row-start-1"
               to={to}
-              aria-label={`${label}: ${what}`}
+              aria-describedby={`next ${key}`.replaceAll(' ', '-')}
             >
               {label}
             </Link>
