@@ -105,4 +105,13 @@ test('a box beyond mending gives its sound panels back, and hangs again, nothing
   await expect(page.getByRole('button', { name: 'It is beyond mending' })).toBeVisible();
   await expect(repairs).toContainText('to be mended');
   expect(await kept()).toEqual([false, false]);
+
+  // Young in it are a stop.
+  await page.getByRole('button', { name: 'Record a visit' }).click();
+  await dialog.getByLabel('Young', { exact: true }).check();
+  await dialog.getByRole('button', { name: 'Keep this visit' }).click();
+  await expect(dialog).toBeHidden();
+  await page.getByRole('button', { name: 'It is beyond mending' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('Leave it alone');
+  await expect(dialog.getByRole('button', { name: 'Take it down for good' })).toBeDisabled();
 });

@@ -139,9 +139,12 @@ export class MendingService {
     const boxes = new Map<string, MendedBoxes['boxes'][number]>();
     for (const { box: id, number, panel, count } of repairs) {
       if (panel === null) continue;
-      this.mustStand(box, { panel, count }, 'repairs');
       const own = boxes.get(id) ?? { box: id, number, panels: [] };
-      boxes.set(id, { ...own, panels: [...own.panels, { panel, count }] });
+      const before = own.panels.find((each) => each.panel === panel);
+      // Two may have told of one panel, or one that was closed is open again: together they are no more than stand there.
+      const all = { panel, count: (before?.count ?? 0) + count };
+      this.mustStand(box, all, `repairs, box ${number}, ${panel}`);
+      boxes.set(id, { ...own, panels: [...own.panels.filter((each) => each !== before), all] });
     }
     return [...boxes.values()];
   }

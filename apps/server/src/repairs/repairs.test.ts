@@ -235,6 +235,19 @@ describe('a batch of repairs', () => {
   });
 });
 
+test('a panel that is told twice, one of them put back on the list, is no two panels of one box', async () => {
+  const boxes = await hung(await acts.batch(), 1);
+  const [first] = await told(box(boxes, 1), 'floor');
+  const { id, version } = must(first, 'the first');
+  await server.http.delete(`/api/repairs/${id}?version=${version}`);
+  await told(box(boxes, 1), 'floor');
+  await server.http.post(`/api/repairs/${id}/restore`);
+  const { repairs } = await list();
+  expect(repairs).toHaveLength(2);
+  expect((await begin(...repairs)).status).toBe(400);
+  expect((await begin(must(repairs[0], 'one of them'))).status).toBe(201);
+});
+
 describe('a box beyond mending', () => {
   const apart = (of: BoxRecord, more: object = {}) =>
     server.http

@@ -4,6 +4,7 @@ import { today } from '../trail/words';
 import { OverPage } from '../ui/over-page';
 import { PanelPicker } from './panel-picker';
 import { planPanels } from './plan-panels';
+import { useAlone } from './use-alone';
 import { usePicked } from './use-picked';
 import { usePlanVersion } from './use-repairs';
 
@@ -21,6 +22,8 @@ function Fields({
   const [place, setPlace] = useState('');
   const [on, setOn] = useState(today());
   const [busy, setBusy] = useState(false);
+  const alone = useAlone(box);
+  const isStop = alone !== null && on < alone;
   const spent = (of: typeof bin) =>
     panels.flatMap((panel) => {
       const left = panel.each - (of.picked.get(panel.id) ?? 0);
@@ -63,6 +66,12 @@ function Fields({
           />
         </>
       )}
+      {isStop && (
+        <p role="alert" className="rounded-md border-2 border-danger bg-danger-pale px-3 py-2">
+          <strong>Leave it alone.</strong> Eggs or young may be in it: it is not taken down before{' '}
+          {alone}.
+        </p>
+      )}
       <div className="flex flex-wrap gap-4">
         <label>
           <span className="label block">Taken down on</span>
@@ -90,7 +99,7 @@ function Fields({
       <button
         type="submit"
         className="btn btn-main min-h-12 w-full justify-center text-lg"
-        disabled={busy}
+        disabled={busy || isStop}
       >
         Take it down for good
       </button>

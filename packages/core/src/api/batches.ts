@@ -93,7 +93,7 @@ const readyPiece = z.object({
   panel: name.nullable().exactOptional(),
 });
 
-export const MOST_COPIES = 100;
+const MOST_COPIES = 100;
 export const panelCount = z.object({
   panel: name,
   count: z.number().int().min(1).max(MOST_COPIES),

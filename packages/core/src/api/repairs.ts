@@ -11,7 +11,7 @@ const words = (most: number) => z.string().trim().max(most).default('');
 const key = z.string().length(64);
 
 /** What came of a repair: the panel is whole again, or the box was beyond mending. */
-export const OUTCOMES = ['mended', 'given-up'] as const;
+const OUTCOMES = ['mended', 'given-up'] as const;
 
 /** Something of a box that is out is broken: one of its panels, or what only words say. */
 export const repairRecord = z.object({

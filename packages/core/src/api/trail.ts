@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { animalById } from '../animals/index.js';
 import { MOST_NUMBER, positiveLength } from '../exchange/index.js';
 import { MOUNTS } from '../plan/index.js';
-import { FACINGS, FINDINGS, SEASON_KEYS } from '../trail/index.js';
+import { FACINGS, FINDINGS, SEASON_KEYS, SEASON_SAYS } from '../trail/index.js';
 import { id, moment, version } from './fields.js';
 
 const words = (most: number) => z.string().trim().max(most).default('');
@@ -133,7 +133,7 @@ export const winterRecord = z.object({
       lost: z.number().int(),
       asked: z.number().int(),
       season: z.object({ year: z.number().int(), taken: share }).nullable(),
-      says: z.enum(['more', 'elsewhere', 'as many', 'too few']),
+      says: z.enum(SEASON_SAYS),
       more: z.number().int(),
       boxes: z.number().int(),
       upBy: day.nullable(),

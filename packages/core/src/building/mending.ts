@@ -4,7 +4,7 @@ import type { PanelCopy, PanelSet } from '../panels/index.js';
 import { areaOf } from '../plane/index.js';
 import type { AssemblyStep, StepJoint } from './assembly/steps.js';
 import { bodyKey } from './bodies.js';
-import type { Coats } from './hardware/covered.js';
+import { type Coats, finishId } from './hardware/covered.js';
 import type { HardwareLine } from './hardware/line.js';
 import { type HardwareCount, itemsOf, spareOf } from './items.js';
 
@@ -125,10 +125,7 @@ export function mendedLines(
 ): HardwareLine[] {
   const counts = new Map<string, number>([
     ...hardware.map(({ item, forAll }) => [item, forAll] as const),
-    ...finish.map(
-      ({ millilitres }, index) =>
-        [index === 0 ? 'finish' : `finish-${index + 1}`, millilitres * boxes] as const,
-    ),
+    ...finish.map(({ millilitres }, index) => [finishId(index), millilitres * boxes] as const),
     ['caulk', seal.length * boxes],
   ]);
   return lines.flatMap((line) => {

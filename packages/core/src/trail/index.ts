@@ -20,7 +20,7 @@ export {
   nearMarks,
   type TrailMark,
 } from './near-marks.js';
-export { type AskedFor, type NextWinter, nextWinter } from './next-winter.js';
+export { type AskedFor, type NextWinter, nextWinter, SEASON_SAYS } from './next-winter.js';
 export {
   type BoxYear,
   FEW,

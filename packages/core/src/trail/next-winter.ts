@@ -17,7 +17,8 @@ export interface AskedFor {
 }
 
 /** What the last season says: more of them, elsewhere, nothing, or that nobody can tell from so few. */
-export type SeasonSays = 'more' | 'elsewhere' | 'as many' | 'too few';
+export const SEASON_SAYS = ['more', 'elsewhere', 'as many', 'too few'] as const;
+export type SeasonSays = (typeof SEASON_SAYS)[number];
 
 /** What to build of boxes for one animal before the next season, and why. */
 export interface NextWinter {

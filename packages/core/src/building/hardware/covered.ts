@@ -220,9 +220,12 @@ export function coatsOf(plan: BoxPlan, box: PanelSet): Coats[] {
   });
 }
 
+/** The line of a finish, by its place in the plan. */
+export const finishId = (index: number): string => (index === 0 ? 'finish' : `finish-${index + 1}`);
+
 export const finishLines = (plan: BoxPlan, box: PanelSet): HardwareLine[] =>
   coatsOf(plan, box).map(({ name, where, squareMetres: area, millilitres }, index) => ({
-    id: index === 0 ? 'finish' : `finish-${index + 1}`,
+    id: finishId(index),
     name,
     quantity: millilitres,
     unit: 'ml',
