@@ -13,5 +13,7 @@ In data/ an id is the same wherever it stands: a visit's box_id is the id of a b
 Lengths there are ticks, 320 to a millimetre; prices are hundredths; moments are UTC. Documents (plans, layouts)
 stand as text in the formats that they are published in. What was thrown away or taken off a list has a deleted_at.
 
+A backup (bin/backup) has dump.sql and backup.json beside these: bin/restore puts all of it back.
+
 It is read back into an empty shop: bin/start --empty, then Shop, "Everything in".
 `;

@@ -9,5 +9,6 @@ import { ArchiveService } from './archive.service.js';
   imports: [RackModule, SuppliesModule, TrailModule],
   controllers: [ArchiveController],
   providers: [ArchiveService],
+  exports: [ArchiveService],
 })
 export class ArchiveModule {}

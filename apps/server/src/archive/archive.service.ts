@@ -67,8 +67,13 @@ export class ArchiveService {
   ) {}
 
   /** Everything as it is at one moment, as a ZIP. */
-  out(): Promise<Uint8Array> {
-    return this.database.transaction(async () => {
+  async out(): Promise<Uint8Array> {
+    return zipSync(await this.files(), { level: 6 });
+  }
+
+  /** The files of that ZIP. */
+  files(): Promise<Zippable> {
+    return this.database.snapshot(async () => {
       const columns = await this.columns();
       const files: Zippable = {};
       const tables: Record<string, number> = {};
@@ -86,8 +91,7 @@ export class ArchiveService {
         tables,
       };
       files['shop.json'] = strToU8(JSON.stringify(about, null, 2));
-      Object.assign(files, await this.forReading(), await this.photos());
-      return zipSync(files, { level: 6 });
+      return Object.assign(files, await this.forReading(), await this.photos());
     });
   }
 

@@ -17,7 +17,11 @@ export function connectionFromEnvironment(environment: NodeJS.ProcessEnv): Knex.
       charset: 'utf8mb4',
       timezone: 'Z',
       supportBigNumbers: true,
+      connectTimeout: 2000,
     },
     pool: { min: 0, max: 10 },
+    acquireConnectionTimeout: 3000,
+    // Whoever asked is told, and the log says it once a request: not once a try.
+    log: { warn() {}, error() {}, debug() {}, deprecate() {} },
   };
 }

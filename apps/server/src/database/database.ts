@@ -1,15 +1,16 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
+import { setTimeout as pause } from 'node:timers/promises';
 import { Inject, Injectable } from '@nestjs/common';
 import type { Knex } from 'knex';
 
+import { isAway, isLocked, OutcomeUnknown } from './failures.js';
+
 export const KNEX = Symbol('knex');
 
-/** A deadlock and a lock that was waited for too long: the transaction is gone, and may be tried again. */
-const TRY_AGAIN = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
 const MOST_TRIES = 4;
-
-const mayTryAgain = (error: unknown): boolean =>
-  error instanceof Error && TRY_AGAIN.has((error as Error & { code?: string }).code ?? '');
+/** Milliseconds for which a database that went away is waited for, and between two looks at it. */
+const PATIENCE = 3000;
+const BETWEEN = 100;
 
 /**
  * The database. Whatever runs inside `transaction`, however deep, reads and writes in that one transaction, so that a write, its ledger
@@ -26,20 +27,68 @@ export class Database {
     return this.current.getStore() ?? this.knex;
   }
 
-  /** Does `work` in one transaction: in the one that runs already, or in a new one that is tried again after a deadlock. */
+  /**
+   * Does `work` in one transaction: in the one that runs already, or in a new one that is tried again after a deadlock, and once more
+   * when the database went away and came back.
+   *
+   * @throws OutcomeUnknown when the connection was lost while it was committed
+   */
   async transaction<T>(work: () => Promise<T>): Promise<T> {
     if (this.current.getStore()) return work();
-    for (let tries = 1; ; tries += 1) {
-      try {
-        return await this.knex.transaction((begun) => this.current.run(begun, work), {
-          isolationLevel: 'read committed',
-        });
-      } catch (error) {
-        if (tries >= MOST_TRIES || !mayTryAgain(error)) throw error;
-        // Not all at once again.
-        await new Promise((go) => setTimeout(go, Math.random() * 40 * tries));
+    return this.patiently(async () => {
+      for (let tries = 1; ; tries += 1) {
+        try {
+          return await this.once(work);
+        } catch (error) {
+          if (tries >= MOST_TRIES || !isLocked(error)) throw error;
+          // Not all at once again.
+          await pause(Math.random() * 40 * tries);
+        }
       }
+    });
+  }
+
+  private async once<T>(work: () => Promise<T>): Promise<T> {
+    let isCommitting = false;
+    try {
+      return await this.knex.transaction(
+        (begun) =>
+          this.current.run(begun, async () => {
+            const result = await work();
+            isCommitting = true;
+            return result;
+          }),
+        { isolationLevel: 'read committed' },
+      );
+    } catch (error) {
+      if (!isCommitting || isLocked(error)) throw error;
+      throw new OutcomeUnknown('the connection was lost at COMMIT', { cause: error });
     }
+  }
+
+  /** Does what may be done twice; where the database went away meanwhile, waits a moment for it and does it once more. */
+  async patiently<T>(work: () => Promise<T>): Promise<T> {
+    try {
+      return await work();
+    } catch (error) {
+      if (!isAway(error) || !(await this.comesBack())) throw error;
+      return work();
+    }
+  }
+
+  private async comesBack(): Promise<boolean> {
+    for (const until = performance.now() + PATIENCE; performance.now() < until; ) {
+      if (await this.answers()) return true;
+      await pause(BETWEEN);
+    }
+    return false;
+  }
+
+  /** Reads everything as it is at one moment, whatever is written meanwhile. */
+  async snapshot<T>(read: () => Promise<T>): Promise<T> {
+    return this.knex.transaction((begun) => this.current.run(begun, read), {
+      isolationLevel: 'repeatable read',
+    });
   }
 
   /** Whether the database answers. */

@@ -41,6 +41,15 @@ const STEPS: readonly Step[] = [
   { name: '0016-sketches', up: sketches },
 ];
 
+export const STEP_NAMES: readonly string[] = STEPS.map(({ name }) => name);
+
+/** The migrations that a database has, in order; none in an empty one. */
+export async function stepsOf(knex: Knex): Promise<string[]> {
+  if (!(await knex.schema.hasTable('migrations'))) return [];
+  const rows = (await knex('migrations').orderBy('id').select('name')) as { name: string }[];
+  return rows.map(({ name }) => name);
+}
+
 const sourceOf = (steps: readonly Step[]): Knex.MigrationSource<Step> => ({
   getMigrations: async () => [...steps],
   getMigrationName: (step) => step.name,
@@ -52,12 +61,17 @@ const sourceOf = (steps: readonly Step[]): Knex.MigrationSource<Step> => ({
   }),
 });
 
-/** Brings the database to the newest schema, or to an earlier one that is named; does nothing when it is there already. */
+/**
+ * Brings the database to the newest schema, or to an earlier one that is named; does nothing when it is there already. Only one may do so
+ * at a time: see `upgrade`, which sees to it. A row that says that somebody is at it was left by one who was ended.
+ */
 export async function migrate(knex: Knex, last?: string): Promise<void> {
   const end = last === undefined ? STEPS.length : STEPS.findIndex(({ name }) => name === last) + 1;
-  await knex.migrate.latest({
+  const how = {
     migrationSource: sourceOf(STEPS.slice(0, end)),
     tableName: 'migrations',
     disableTransactions: true,
-  });
+  };
+  await knex.migrate.forceFreeMigrationsLock(how);
+  await knex.migrate.latest(how);
 }

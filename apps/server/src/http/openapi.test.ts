@@ -43,7 +43,7 @@ describe('the server describes itself', () => {
   });
 
   test('and says whether its database answers', async () => {
-    expect((await server.http.get('/api/health')).body).toEqual({ ready: true });
+    expect((await server.http.get('/api/health')).body).toEqual({ ready: true, room: true });
     const { pool } = server.database.client;
     const acquire = pool.acquire;
     pool.acquire = () => ({ promise: Promise.reject(new Error('gone')), abort() {} });

@@ -46,3 +46,42 @@ export const unsound = (title: string, errors: { path: string; message: string }
     detail: errors.map(({ path, message }) => `${path}: ${message}`).join('; '),
     errors,
   });
+
+/** It failed for a while: the same may be asked again after a moment. */
+export class ForAWhile extends Problem {
+  readonly retryAfter = 2;
+}
+
+export const noRoom = (): Problem =>
+  new Problem({
+    type: 'urn:spare-knot:disk-full',
+    title: 'The disk is full',
+    status: 507,
+    detail:
+      'Nothing was changed. All that is kept can be read; more can be kept as soon as there is room.',
+  });
+
+export const notKnown = (): Problem =>
+  new ForAWhile({
+    type: 'urn:spare-knot:not-known',
+    title: 'It is not known whether this was kept',
+    status: 503,
+    detail:
+      'The database was lost while it was being kept. Sent again under the same Idempotency-Key it is kept once, or found to be kept.',
+  });
+
+export const databaseAway = (): Problem =>
+  new ForAWhile({
+    type: 'urn:spare-knot:away',
+    title: 'The database does not answer',
+    status: 503,
+    detail: 'Nothing was changed. Try it again in a moment.',
+  });
+
+export const busy = (): Problem =>
+  new ForAWhile({
+    type: 'urn:spare-knot:busy',
+    title: 'Others are writing the same just now',
+    status: 503,
+    detail: 'Nothing was changed. Try it again in a moment.',
+  });

@@ -3,7 +3,9 @@ import { CallHandler, ExecutionContext, Injectable, NestInterceptor } from '@nes
 import type { Request } from 'express';
 import { from, lastValueFrom, Observable } from 'rxjs';
 import { Database } from '../database/database.js';
-import { badInput, unsound } from '../http/problem.js';
+import { OutcomeUnknown } from '../database/failures.js';
+import { Room } from '../database/room.js';
+import { badInput, databaseAway, noRoom, notKnown, unsound } from '../http/problem.js';
 import { RequestsRepository } from './requests.repository.js';
 
 const KEY = /^[\x21-\x7e]{8,80}$/;
@@ -32,12 +34,39 @@ export class OnceInterceptor implements NestInterceptor {
   constructor(
     private readonly database: Database,
     private readonly requests: RequestsRepository,
+    private readonly room: Room,
   ) {}
 
   intercept(context: ExecutionContext, next: CallHandler): Observable<unknown> {
     const request = context.switchToHttp().getRequest<Request>();
-    if (request.method === 'GET' || request.method === 'HEAD') return next.handle();
-    return from(this.database.transaction(() => this.once(request, next)));
+    return from(
+      request.method === 'GET' || request.method === 'HEAD'
+        ? this.database.patiently(() => lastValueFrom(next.handle()))
+        : this.write(request, next),
+    );
+  }
+
+  private async write(request: Request, next: CallHandler): Promise<unknown> {
+    if (!(await this.room.isThere())) throw noRoom();
+    try {
+      return await this.database.transaction(() => this.once(request, next));
+    } catch (error) {
+      if (!(error instanceof OutcomeUnknown)) throw error;
+      return this.outcome(request);
+    }
+  }
+
+  /** What became of a write whose COMMIT was not answered: it stands under its key, or was not kept; without a key nobody can tell. */
+  private async outcome(request: Request): Promise<unknown> {
+    const key = keyOf(request);
+    if (key === null) throw notKnown();
+    const kept = await this.database
+      .transaction(() => this.requests.claim(key, fingerprintOf(request)))
+      .catch(() => {
+        throw notKnown();
+      });
+    if (kept === null) throw databaseAway();
+    return JSON.parse(kept.answer ?? 'null');
   }
 
   private async once(request: Request, next: CallHandler): Promise<unknown> {

@@ -1,15 +1,14 @@
 import 'reflect-metadata';
-import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { INestApplication } from '@nestjs/common';
 import { Test } from '@nestjs/testing';
-import knexFactory, { type Knex } from 'knex';
+import type { Knex } from 'knex';
 import request from 'supertest';
 import { AppModule } from '../app.module.js';
 import { dress } from '../create-app.js';
-import { connectionFromEnvironment } from '../database/connection.js';
 import { KNEX } from '../database/database.js';
 import { migrate } from '../database/migrate.js';
+import { ownDatabase } from './own-database.js';
 
 export interface TestServer {
   app: INestApplication;
@@ -37,15 +36,10 @@ export async function releaseBefore(database: Knex): Promise<void> {
 /** A whole server over a database of its own in the MariaDB that bin/test started. */
 export async function openTestServer(
   prepare: (database: Knex) => Promise<void> = async () => {},
+  /** By which way it reaches MariaDB, where that is another than its own. */
+  port?: string,
 ): Promise<TestServer> {
-  if (!process.env.SPARE_KNOT_DB_PASSWORD)
-    throw new Error('these tests need MariaDB: run them through bin/test, which starts one');
-  const name = `spare_knot_test_${randomUUID().slice(0, 8)}`;
-  const admin = knexFactory(connectionFromEnvironment(process.env));
-  await admin.raw('create database ??', [name]);
-  const database = knexFactory(
-    connectionFromEnvironment({ ...process.env, SPARE_KNOT_DB_NAME: name }),
-  );
+  const { knex: database, close } = await ownDatabase(port);
   await prepare(database);
   await migrate(database);
   const module = await Test.createTestingModule({ imports: [AppModule] })
@@ -61,8 +55,7 @@ export async function openTestServer(
     http: request.agent(app.getHttpServer()),
     close: async () => {
       await app.close();
-      await admin.raw('drop database ??', [name]);
-      await admin.destroy();
+      await close();
     },
   };
 }

@@ -62,7 +62,8 @@ import {
 import { paceRecord, workRecord, workTold } from './work.js';
 import { newOffers, offerChange, offerList, offerRecord, offerReport } from './yard.js';
 
-export const health = z.object({ ready: z.boolean() });
+/** `room`: whether the disk has room to keep more; without it everything is there to be read only. */
+export const health = z.object({ ready: z.boolean(), room: z.boolean() });
 
 /** One thing that can be asked of the server. */
 export interface Operation {

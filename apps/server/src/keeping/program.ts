@@ -1,0 +1,64 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { once } from 'node:events';
+
+/** What is run, and with what around it. */
+export interface Command {
+  /** As it is called in a sentence: `database`. */
+  readonly name: string;
+  readonly words: readonly string[];
+  readonly environment: NodeJS.ProcessEnv;
+}
+
+/** Milliseconds that a program has to end by itself. */
+const PATIENCE = 20_000;
+
+/**
+ * A program that ends with the one that started it, however that one ends, and that does not hold the house's lock: the kernel sends
+ * it SIGTERM when its parent is gone.
+ */
+const BOUND = ['-c', 'exec 9>&-; exec setpriv --pdeathsig TERM -- "$@"', 'program'];
+
+/** One run of a program. */
+export class Program {
+  readonly ended: Promise<string>;
+  readonly began = Date.now();
+  private readonly process: ChildProcess;
+  private said = '';
+
+  /** @param hear is told each piece that it prints; what it complains of goes on to our own standard error */
+  constructor(command: Command, hear: (words: string) => void = () => {}) {
+    this.process = spawn('bash', [...BOUND, ...command.words], {
+      env: command.environment,
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.process.stdout?.on('data', (words: Buffer) => {
+      this.said += words.toString();
+      hear(words.toString());
+    });
+    this.ended = once(this.process, 'exit').then(([code, signal]) =>
+      signal === null ? `exit code ${code}` : `${signal}`,
+    );
+  }
+
+  get isRunning(): boolean {
+    return this.process.exitCode === null && this.process.signalCode === null;
+  }
+
+  get exitCode(): number | null {
+    return this.process.exitCode;
+  }
+
+  /** Whether it has printed these words. */
+  hasSaid(words: string): boolean {
+    return this.said.includes(words);
+  }
+
+  /** Ends it; by force when it does not in time. */
+  async stop(): Promise<void> {
+    if (!this.isRunning) return;
+    this.process.kill('SIGTERM');
+    const late = setTimeout(() => this.process.kill('SIGKILL'), PATIENCE);
+    await this.ended;
+    clearTimeout(late);
+  }
+}
