@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { createConnection } from 'mysql2/promise';
+import { letsIn } from '../database/lets-in.js';
 import { BackOff } from './back-off.js';
 import { type Command, Program } from './program.js';
 
@@ -127,18 +127,9 @@ export class House {
   }
 
   private async letsIn(): Promise<boolean> {
-    try {
-      const connection = await createConnection({
-        host: '127.0.0.1',
-        port: this.settings.databasePort,
-        user: 'spare_knot',
-        password: await this.password(),
-      });
-      connection.destroy();
-      return true;
-    } catch {
-      return false;
-    }
+    // It is not there yet while the database is set up.
+    const password = await this.password().catch(() => null);
+    return password !== null && letsIn(this.settings.databasePort, password);
   }
 
   /** What the database wrote into its log last, so that nobody has to look for it. */
