@@ -83,7 +83,10 @@ module.exports = {
     {
       name: 'only-repositories-know-sql',
       severity: 'error',
-      from: { path: '^apps/server/src', pathNot: '(repository|database/|backup/|testing/|\\.test\\.ts$)' },
+      from: {
+        path: '^apps/server/src',
+        pathNot: '(repository|database/|backup/|testing/|\\.test\\.ts$)',
+      },
       to: { path: 'node_modules/(knex|mysql2)' },
     },
     {
