@@ -1,17 +1,18 @@
 import { existsSync } from 'node:fs';
+import type { Server } from 'node:http';
 import { join } from 'node:path';
 import type { INestApplication } from '@nestjs/common';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
-import { onlyFromHere } from './http/guard.middleware.js';
+import { keptByNobody, onlyFromHere } from './http/guard.middleware.js';
 import { ProblemFilter } from './http/problem.filter.js';
+import { refuseExpectation, refuseNoise } from './http/send-problem.js';
 
 /** Headers, limits, problem documents and the built pages, the same in production and in tests. */
 export function dress(app: INestApplication, pages: string | null, extraHost?: string): void {
   const express4 = app as NestExpressApplication;
   express4.disable('x-powered-by');
-  app.use(onlyFromHere(extraHost));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -33,6 +34,10 @@ export function dress(app: INestApplication, pages: string | null, extraHost?: s
       referrerPolicy: { policy: 'no-referrer' },
     }),
   );
+  app.use(onlyFromHere(extraHost), keptByNobody);
+  const server = app.getHttpServer() as Server;
+  server.on('checkExpectation', refuseExpectation);
+  server.on('clientError', refuseNoise);
   // A whole shop at once; everywhere else what is sent is small.
   app.use('/api/archive', express.raw({ type: 'application/zip', limit: '100mb' }));
   express4.useBodyParser('json', { limit: '4mb' });

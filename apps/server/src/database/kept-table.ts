@@ -15,6 +15,19 @@ type Columns = Readonly<Record<string, unknown>>;
 export const parsedJson = (value: unknown): unknown =>
   typeof value === 'string' ? JSON.parse(value) : value;
 
+/** Rows that go into one statement. */
+const AT_ONCE = 500;
+
+/** Writes rows, many with one statement. */
+export async function inBulk(
+  database: Database,
+  table: string,
+  rows: readonly Columns[],
+): Promise<void> {
+  for (let from = 0; from < rows.length; from += AT_ONCE)
+    await database.now(table).insert(rows.slice(from, from + AT_ONCE));
+}
+
 /**
  * A table of things that people keep: every row has a version that a write must name, deleting leaves it there to be restored. What
  * the columns mean is the repository's to say.
@@ -48,6 +61,16 @@ export class KeptTable<Row extends KeptRow> {
     const id = randomUUID();
     await this.database.now(this.table).insert({ id, ...columns });
     return id;
+  }
+
+  /** Keeps new rows, many with one statement; gives their ids in the same order. */
+  async insertMany(rows: readonly Columns[]): Promise<string[]> {
+    const kept = rows.map((columns): Columns & { id: string } => ({
+      id: randomUUID(),
+      ...columns,
+    }));
+    await inBulk(this.database, this.table, kept);
+    return kept.map(({ id }) => id);
   }
 
   /** Writes a row if its version is still the one that was read; false when it is not. */

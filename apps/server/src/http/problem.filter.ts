@@ -3,6 +3,17 @@ import type { ProblemDocument } from '@spare-knot/core/api';
 import type { Response } from 'express';
 import { isAway, isFull, isLocked, OutcomeUnknown } from '../database/failures.js';
 import { busy, databaseAway, ForAWhile, noRoom, notKnown, Problem } from './problem.js';
+import { sendProblem } from './send-problem.js';
+
+/** What Express itself refuses, by its status. */
+const TITLES: Readonly<Record<number, string>> = {
+  400: 'That is not JSON',
+  404: 'There is no such page',
+  412: 'What is there is another by now',
+  413: 'That is too large to be read',
+  415: 'That is written in a way that is not read here: JSON in UTF-8, packed by gzip, deflate or not at all',
+  416: 'There is no such part of it',
+};
 
 /** Letters of a message that stand in the log: a statement may be longer than the reason at its end. */
 const LONGEST = 300;
@@ -27,10 +38,7 @@ export class ProblemFilter implements ExceptionFilter {
     const document = problem?.document ?? this.documentFor(error);
     if (document.status >= 500 && !(error instanceof Problem)) this.log(problem, error);
     if (problem instanceof ForAWhile) response.setHeader('Retry-After', problem.retryAfter);
-    response
-      .status(document.status)
-      .type('application/problem+json')
-      .send(JSON.stringify(document));
+    sendProblem(response, document);
   }
 
   /** What has a name in one line; what has none, with where it came from. */
@@ -43,10 +51,9 @@ export class ProblemFilter implements ExceptionFilter {
   private documentFor(error: unknown): ProblemDocument {
     if (error instanceof HttpException)
       return { type: 'about:blank', title: error.message, status: error.getStatus() };
-    const status = (error as { status?: unknown }).status;
-    if (status === 413)
-      return { type: 'about:blank', title: 'That is too large to be read', status: 413 };
-    if (status === 400) return { type: 'about:blank', title: 'That is not JSON', status: 400 };
+    const { status } = error as { status?: unknown };
+    if (typeof status === 'number' && status >= 400 && status < 500)
+      return { type: 'about:blank', title: TITLES[status] ?? 'That cannot be done', status };
     return { type: 'about:blank', title: 'The server failed; nothing was changed', status: 500 };
   }
 }

@@ -8,13 +8,35 @@ export class Problem extends HttpException {
   }
 }
 
-export const badInput = (errors: { path: string; message: string }[]): Problem =>
+type Errors = readonly { path: string; message: string }[];
+
+/** Errors that are told of one request. */
+const MOST_ERRORS = 20;
+/** Letters of a path and of a message: both may repeat what was sent. */
+const LONGEST = { path: 200, message: 400 };
+
+const cut = (text: string, most: number) => (text.length > most ? `${text.slice(0, most)}…` : text);
+
+/** The first of them, each no longer than somebody reads. */
+function told(errors: Errors): { errors: { path: string; message: string }[]; detail: string } {
+  const first = errors.slice(0, MOST_ERRORS).map(({ path, message }) => ({
+    path: cut(path, LONGEST.path),
+    message: cut(message, LONGEST.message),
+  }));
+  const more = errors.length - first.length;
+  const words = first.map(({ path, message }) => (path ? `${path}: ${message}` : message));
+  return {
+    errors: first,
+    detail: [...words, ...(more > 0 ? [`and ${more} more`] : [])].join('; '),
+  };
+}
+
+export const badInput = (errors: Errors): Problem =>
   new Problem({
     type: 'about:blank',
     title: 'What was sent cannot be read',
     status: 400,
-    detail: errors.map(({ path, message }) => (path ? `${path}: ${message}` : message)).join('; '),
-    errors,
+    ...told(errors),
   });
 
 export const notFound = (what: string): Problem =>
@@ -38,14 +60,8 @@ export const conflict = (title: string, detail: string, current?: unknown): Prob
     ...(current === undefined ? {} : { current }),
   });
 
-export const unsound = (title: string, errors: { path: string; message: string }[]): Problem =>
-  new Problem({
-    type: 'urn:spare-knot:unsound',
-    title,
-    status: 422,
-    detail: errors.map(({ path, message }) => `${path}: ${message}`).join('; '),
-    errors,
-  });
+export const unsound = (title: string, errors: Errors): Problem =>
+  new Problem({ type: 'urn:spare-knot:unsound', title, status: 422, ...told(errors) });
 
 /** It failed for a while: the same may be asked again after a moment. */
 export class ForAWhile extends Problem {

@@ -2,7 +2,7 @@
 const FIRST_WAIT = 500;
 const LONGEST_WAIT = 30_000;
 /** A program that ran this long was well: the next end is a first one. */
-const WELL_AFTER = 60_000;
+const WELL_AFTER = 10_000;
 
 /** How long to wait before each new start: twice as long each time, from the beginning again after a program ran well. */
 export class BackOff {

@@ -13,10 +13,11 @@ export interface Command {
 const PATIENCE = 20_000;
 
 /**
- * A program that ends with the one that started it, however that one ends, and that does not hold the house's lock: the kernel sends
- * it SIGTERM when its parent is gone.
+ * A program that ends with the one that started it, however that one ends, and that does not hold the house's lock: the kernel kills
+ * it when its parent is gone. Not by SIGTERM: MariaDB may wait for itself for ever when it hears that while it starts, and its log makes
+ * it whole after a kill.
  */
-const BOUND = ['-c', 'exec 9>&-; exec setpriv --pdeathsig TERM -- "$@"', 'program'];
+const BOUND = ['-c', 'exec 9>&-; exec setpriv --pdeathsig KILL -- "$@"', 'program'];
 
 /** One run of a program. */
 export class Program {

@@ -94,6 +94,7 @@ export const woodOf = (row: WoodColumns): Wood => ({
   }),
 });
 
+/** A board with its own defects, in their order. */
 export const recordOf = (row: BoardRow, defects: readonly DefectRow[]): BoardRecord => ({
   id: row.id,
   version: row.version,
@@ -104,12 +105,10 @@ export const recordOf = (row: BoardRow, defects: readonly DefectRow[]): BoardRec
   ...(row.planed_from !== null &&
     row.planed_by !== null && { planed: { from: row.planed_from, by: row.planed_by } }),
   fromBatch: row.from_batch,
-  defects: defects
-    .filter((defect) => defect.board_id === row.id)
-    .map((defect) => ({
-      kind: defect.kind,
-      zone: zoneFromFile(zoneFile.parse(parsedJson(defect.zone))),
-    })),
+  defects: defects.map((defect) => ({
+    kind: defect.kind,
+    zone: zoneFromFile(zoneFile.parse(parsedJson(defect.zone))),
+  })),
 });
 
 const kindOf = (board: BoardKind): BoardKind => ({

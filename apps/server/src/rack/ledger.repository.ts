@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { Database } from '../database/database.js';
+import { inBulk } from '../database/kept-table.js';
 
 /**
  * What happened to boards. `added` by the maker, `counted` anew, `split` off a pile, `thrown` away and `restored`; `taken` for a batch
@@ -21,15 +22,19 @@ export type Act =
 export class LedgerRepository {
   constructor(private readonly database: Database) {}
 
-  async write(
+  write(act: Act, board: string, quantity: number, batch: string | null = null): Promise<void> {
+    return this.writeAll(act, [{ board, quantity }], batch);
+  }
+
+  async writeAll(
     act: Act,
-    board: string,
-    quantity: number,
+    entries: readonly { board: string; quantity: number }[],
     batch: string | null = null,
   ): Promise<void> {
-    if (quantity === 0) return;
-    await this.database
-      .now('wood_ledger')
-      .insert({ at: new Date(), board_id: board, batch_id: batch, act, quantity });
+    const at = new Date();
+    const rows = entries
+      .filter(({ quantity }) => quantity !== 0)
+      .map(({ board, quantity }) => ({ at, board_id: board, batch_id: batch, act, quantity }));
+    await inBulk(this.database, 'wood_ledger', rows);
   }
 }

@@ -1,7 +1,8 @@
 import { Injectable } from '@nestjs/common';
 import type { BoardChange, BoardRecord, NewBoard } from '@spare-knot/core/api';
+import { at } from '@spare-knot/core/lists';
 import { Database } from '../database/database.js';
-import { KeptTable } from '../database/kept-table.js';
+import { inBulk, KeptTable } from '../database/kept-table.js';
 import {
   type BoardRow,
   columnsOf,
@@ -40,13 +41,9 @@ export class RackRepository {
   /** Puts boards on the rack: the maker's, or offcuts that a batch gives. */
   add(boards: readonly NewBoard[], fromBatch: string | null = null): Promise<BoardRecord[]> {
     return this.database.transaction(async () => {
-      const began = Date.now();
-      const ids: string[] = [];
-      for (const [index, board] of boards.entries()) {
-        const id = await this.insert(board, fromBatch, new Date(began + index));
-        await this.ledger.write(fromBatch ? 'given' : 'added', id, board.quantity, fromBatch);
-        ids.push(id);
-      }
+      const ids = await this.insertMany(boards, fromBatch);
+      const entries = ids.map((board, index) => ({ board, quantity: at(boards, index).quantity }));
+      await this.ledger.writeAll(fromBatch ? 'given' : 'added', entries, fromBatch);
       return this.inOrder(ids);
     });
   }
@@ -59,7 +56,7 @@ export class RackRepository {
         return undefined;
       await this.ledger.write('counted', id, change.quantity - before.quantity);
       await this.database.now('defects').where({ board_id: id }).delete();
-      await this.writeDefects(id, change.defects);
+      await inBulk(this.database, 'defects', defectColumns(id, change.defects));
       return (await this.byIds([id]))[0];
     });
   }
@@ -71,7 +68,7 @@ export class RackRepository {
       if (!pile || pile.quantity < 2) return undefined;
       const quantity = pile.quantity - 1;
       if (!(await this.boards.update(id, version, { quantity }))) return undefined;
-      const single = await this.insert({ ...pile, quantity: 1 }, pile.fromBatch, new Date());
+      const single = await this.insert({ ...pile, quantity: 1 }, pile.fromBatch);
       await this.ledger.write('split', id, -1);
       await this.ledger.write('split', single, 1);
       return (await this.byIds([single]))[0];
@@ -115,7 +112,7 @@ export class RackRepository {
       await this.ledger.write('back', taken.id, quantity, batch);
       return taken.id;
     }
-    const id = await this.insert({ ...taken, quantity }, taken.fromBatch, new Date());
+    const id = await this.insert({ ...taken, quantity }, taken.fromBatch);
     await this.ledger.write('back', id, quantity, batch);
     return id;
   }
@@ -126,22 +123,26 @@ export class RackRepository {
     await this.ledger.write('unmade', id, -1, batch);
   }
 
-  private async insert(
-    board: NewBoard,
+  /** Boards in their order, each a millisecond after the one before it. */
+  private async insertMany(
+    boards: readonly NewBoard[],
     fromBatch: string | null,
-    createdAt: Date,
-  ): Promise<string> {
-    const id = await this.boards.insert({
-      ...columnsOf(board),
-      from_batch: fromBatch,
-      created_at: createdAt,
-    });
-    await this.writeDefects(id, board.defects);
-    return id;
+  ): Promise<string[]> {
+    const began = Date.now();
+    const ids = await this.boards.insertMany(
+      boards.map((board, index) => ({
+        ...columnsOf(board),
+        from_batch: fromBatch,
+        created_at: new Date(began + index),
+      })),
+    );
+    const defects = ids.flatMap((id, index) => defectColumns(id, at(boards, index).defects));
+    await inBulk(this.database, 'defects', defects);
+    return ids;
   }
 
-  private async writeDefects(id: string, defects: BoardRecord['defects']): Promise<void> {
-    if (defects.length > 0) await this.database.now('defects').insert(defectColumns(id, defects));
+  private async insert(board: NewBoard, fromBatch: string | null): Promise<string> {
+    return at(await this.insertMany([board], fromBatch), 0);
   }
 
   private async inOrder(ids: readonly string[]): Promise<BoardRecord[]> {
@@ -157,6 +158,9 @@ export class RackRepository {
         rows.map((row) => row.id),
       )
       .orderBy(['board_id', 'position']);
-    return rows.map((row) => recordOf(row, defects as DefectRow[]));
+    const own = new Map<string, DefectRow[]>();
+    for (const { id } of rows) own.set(id, []);
+    for (const defect of defects as DefectRow[]) own.get(defect.board_id)?.push(defect);
+    return rows.map((row) => recordOf(row, own.get(row.id) ?? []));
   }
 }

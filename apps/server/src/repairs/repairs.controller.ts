@@ -39,6 +39,9 @@ import { RepairsRepository } from './repairs.repository.js';
 
 const show = (repair: RepairRecord) => z.encode(repairRecord, repair);
 
+/** The key of a plan's version: a SHA-256. */
+const KEY = /^[0-9a-f]{64}$/;
+
 @Controller('api/repairs')
 export class RepairsController extends KeptController<RepairRecord> {
   constructor(
@@ -85,7 +88,7 @@ export class RepairsController extends KeptController<RepairRecord> {
 
   @Get('plans/:key')
   async plan(@Param('key') key: string) {
-    const [version] = await this.plans.byKeys([key]);
+    const [version] = KEY.test(key) ? await this.plans.byKeys([key]) : [];
     if (!version) throw notFound('version of a plan');
     return z.encode(planVersion, version);
   }

@@ -28,10 +28,12 @@ export class ListRepository {
   /** All of them or none. */
   add(rows: readonly ListFields[]): Promise<ListRow[]> {
     return this.database.transaction(async () => {
-      const ids: string[] = [];
-      for (const fields of rows)
-        ids.push(await this.rows.insert({ ...this.columnsOf(fields), created_at: new Date() }));
-      return this.byIds(ids);
+      const created_at = new Date();
+      return this.byIds(
+        await this.rows.insertMany(
+          rows.map((fields) => ({ ...this.columnsOf(fields), created_at })),
+        ),
+      );
     });
   }
 

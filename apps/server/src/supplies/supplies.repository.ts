@@ -57,7 +57,9 @@ export class SuppliesRepository {
   put(supplies: readonly NewSupply[]): Promise<SupplyRecord[]> {
     return this.database.transaction(async () => {
       const ids: string[] = [];
-      for (const supply of supplies) ids.push(await this.putOne(supply));
+      // In the order of their items, so that two writers lock them in one order.
+      const ordered = [...supplies].sort((a, b) => (a.item < b.item ? -1 : 1));
+      for (const supply of ordered) ids.push(await this.putOne(supply));
       const kept = new Map((await this.byIds(ids)).map((supply) => [supply.id, supply]));
       return [...new Set(ids)].flatMap((id) => kept.get(id) ?? []);
     });

@@ -138,16 +138,19 @@ export class BoxesRepository {
   add(boxes: readonly NewBox[]): Promise<BoxRecord[]> {
     return this.numbering(async () => {
       await this.mustBeFree(boxes.map(({ number }) => number));
-      const ids: string[] = [];
-      for (const box of boxes)
-        ids.push(
-          await this.boxes.insert({
+      const created_at = new Date();
+      const keys = new Map<string | null, string | null>();
+      for (const { batch } of boxes)
+        if (!keys.has(batch)) keys.set(batch, await this.versionOf({ batch }));
+      return this.byIds(
+        await this.boxes.insertMany(
+          boxes.map((box) => ({
             ...columnsOf(box),
-            plan_key: await this.versionOf(box),
-            created_at: new Date(),
-          }),
-        );
-      return this.byIds(ids);
+            plan_key: keys.get(box.batch) ?? null,
+            created_at,
+          })),
+        ),
+      );
     });
   }
 
@@ -205,7 +208,8 @@ export class BoxesRepository {
       .there()
       .whereIn('number', [...numbers])
       .select('number', 'id')) as BoxRow[];
-    const twice = numbers.filter((number, index) => numbers.indexOf(number) !== index);
+    const met = new Set<number>();
+    const twice = numbers.filter((number) => met.has(number) || !met.add(number));
     const taken = [...rows.filter(({ id }) => id !== except).map(({ number }) => number), ...twice];
     if (taken.length === 0) return;
     const named = [...new Set(taken)].slice(0, MOST_NAMED).join(', ');

@@ -51,11 +51,12 @@ export class YardRepository {
   add(offers: readonly NewOffer[]): Promise<OfferRecord[]> {
     return this.database.transaction(async () => {
       const began = Date.now();
-      const ids: string[] = [];
-      for (const [index, offer] of offers.entries())
-        ids.push(
-          await this.offers.insert({ ...columnsOf(offer), created_at: new Date(began + index) }),
-        );
+      const ids = await this.offers.insertMany(
+        offers.map((offer, index) => ({
+          ...columnsOf(offer),
+          created_at: new Date(began + index),
+        })),
+      );
       const kept = new Map((await this.byIds(ids)).map((offer) => [offer.id, offer]));
       return ids.flatMap((id) => kept.get(id) ?? []);
     });

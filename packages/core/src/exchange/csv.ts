@@ -27,9 +27,16 @@ interface Row {
 const linesWithin = (cells: readonly string[]): number =>
   cells.reduce((count, cell) => count + (cell.match(/\r\n|\r|\n/g)?.length ?? 0), 0);
 
+/** Lines of one file: a shop of decades has fewer boards, boxes or visits in a winter. A longer list comes in several files. */
+const MOST_LINES = 5000;
+/** Lines that could not be read, told of one file. */
+const MOST_PROBLEMS = 20;
+
 /** Rows with something on them; blank lines count, and so does every line inside a quoted cell. */
 function rowsOf(text: string): Row[] {
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''));
+  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    preview: MOST_LINES + 2,
+  });
   let next = 1;
   return data.flatMap((cells, index): Row[] => {
     const line = next;
@@ -54,15 +61,36 @@ function cellsOf(columns: readonly string[], { cells, broken }: Row): Cell {
   return (column) => unescaped(cells[columns.indexOf(column)] ?? '').trim();
 }
 
-/** Reads a table from CSV, RFC 4180. Good lines are kept whatever stands on the others. */
+const notRead = <Entry>(line: number, message: string): CsvReading<Entry> => ({
+  entries: [],
+  problems: [{ line, message }],
+});
+
+/** The first of them, and how many more there are. */
+function firstOf(problems: CsvReading<unknown>['problems']): CsvReading<unknown>['problems'] {
+  const next = problems[MOST_PROBLEMS];
+  if (!next) return problems;
+  const more = problems.length - MOST_PROBLEMS;
+  return [
+    ...problems.slice(0, MOST_PROBLEMS),
+    { line: next.line, message: `from here on ${more} more lines cannot be read` },
+  ];
+}
+
+/** Reads a table from CSV, RFC 4180. Good lines are kept whatever stands on the others; of a file that is too long none is. */
 export function readCsv<Entry>(text: string, table: CsvTable<Entry>): CsvReading<Entry> {
   const [header, ...rows] = rowsOf(text);
   const columns = header?.cells.map((each) => columnNamed(table.columns, each)) ?? [];
   const missing = table.needed.filter((column) => !columns.includes(column));
   if (missing.length > 0) {
     const message = `the header lacks ${missing.join(', ')}; columns are ${table.columns.join(', ')}`;
-    return { entries: [], problems: [{ line: header?.line ?? 1, message }] };
+    return notRead(header?.line ?? 1, message);
   }
+  if (rows.length > MOST_LINES)
+    return notRead(
+      MOST_LINES + 1,
+      `one file has ${MOST_LINES} lines at most: split it into several`,
+    );
   const reading: CsvReading<Entry> = { entries: [], problems: [] };
   for (const row of rows) {
     try {
@@ -72,7 +100,7 @@ export function readCsv<Entry>(text: string, table: CsvTable<Entry>): CsvReading
       reading.problems.push({ line: row.line, message: error.message });
     }
   }
-  return reading;
+  return { entries: reading.entries, problems: firstOf(reading.problems) };
 }
 
 /** A table as CSV; cells that a spreadsheet would take for a formula are escaped. */

@@ -27,8 +27,16 @@ function flatten(issue: z.core.$ZodIssue, before: readonly PropertyKey[]): Probl
   return [{ path: showPath(path), message: issue.message }];
 }
 
-export const problemsOf = (error: z.core.$ZodError): Problem[] =>
-  error.issues.flatMap((issue) => flatten(issue, []));
+/** Whoever reads what is wrong with a file begins at its beginning. */
+const MOST_PROBLEMS = 20;
+
+/** What a schema found wrong, each by its place: the first twenty, and how many more there are. */
+export function problemsOf({ issues }: z.core.$ZodError): Problem[] {
+  const found = issues.slice(0, MOST_PROBLEMS).flatMap((issue) => flatten(issue, []));
+  const told = found.slice(0, MOST_PROBLEMS);
+  const more = issues.length + found.length - Math.min(issues.length, MOST_PROBLEMS) - told.length;
+  return more === 0 ? told : [...told, { path: '', message: `and ${more} more` }];
+}
 
 /** Reads text as one kind of document: JSON first, then format and version, then the schema; every problem with its path. */
 export function readDocument<S extends z.ZodType>(

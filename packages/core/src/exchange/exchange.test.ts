@@ -527,3 +527,27 @@ test.each(SCHEMA_NAMES)('the JSON Schema of %s is made from what reads it', (nam
     expect(properties.format).toEqual({ type: 'string', const: `spare-knot/${name}` });
   }
 });
+
+describe('a list that is too long, or wrong on every line', () => {
+  const header = 'thickness,width,length,material';
+  const good = '16,140,1829,western-red-cedar';
+
+  test('of 5,000 lines is read, of one more nothing is, and it says so', () => {
+    const read = (count: number) =>
+      readStockCsv([header, ...Array.from({ length: count }, () => good)].join('\n'));
+    expect(read(5000).entries).toHaveLength(5000);
+    for (const count of [5001, 60_000]) {
+      const { entries, problems } = read(count);
+      expect(entries).toEqual([]);
+      expect(problems).toEqual([{ line: 5001, message: expect.stringMatching(/split/) }]);
+    }
+  });
+
+  test('has twenty of its lines named, and the rest counted; the good ones are kept', () => {
+    const wrong = Array.from({ length: 30 }, () => 'x,1,1,oak');
+    const { entries, problems } = readStockCsv([header, ...wrong, good].join('\n'));
+    expect(entries).toHaveLength(1);
+    expect(problems).toHaveLength(21);
+    expect(problems[20]).toEqual({ line: 22, message: expect.stringMatching(/10 more lines/) });
+  });
+});

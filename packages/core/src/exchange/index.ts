@@ -13,7 +13,7 @@ export {
   writeCutPlan,
   writeProgress,
 } from './cut-plan-file.js';
-export { problemsOf, type Read } from './document.js';
+export { problemsOf, type Read, showPath } from './document.js';
 export { HOLE_COLUMNS, writeHolesCsv } from './holes-csv.js';
 export { jsonSchema, SCHEMA_NAMES } from './json-schemas.js';
 export { layoutDocument, readLayout, writeLayout } from './layout-file.js';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { KeptOffcut, Layout } from '../layout/index.js';
+import { sum } from '../lists/index.js';
 import { plainText, type Text } from '../text/index.js';
 import { type Read, readDocument } from './document.js';
 import { placementFields } from './layout-job-file.js';
@@ -24,6 +25,13 @@ const sentence = z.codec(z.string().max(1000), z.custom<Text>(), {
   encode: plainText,
 });
 
+/** Far above what lies on any board, and in any shop's winter; what is more is refused before it is read. */
+const MOST_ON_A_BOARD = { placements: 1000, offcuts: 200 };
+const MOST_BOARDS = 5000;
+const MOST_UNPLACED = 2000;
+/** Of all boards together. */
+const MOST_PLACEMENTS = 20_000;
+
 export const layoutSchema = z.object({
   format: z.literal(LAYOUT_FORMAT),
   version: z.literal(1),
@@ -32,12 +40,18 @@ export const layoutSchema = z.object({
       z.object({
         stock: name,
         piece: count,
-        placements: z.array(z.object(placementFields)).max(10_000),
-        offcuts: z.array(offcut).default([]),
+        placements: z.array(z.object(placementFields)).max(MOST_ON_A_BOARD.placements),
+        offcuts: z.array(offcut).max(MOST_ON_A_BOARD.offcuts).default([]),
       }),
     )
-    .max(10_000),
-  unplaced: z.array(z.object({ part: name, count, reason: sentence })).default([]),
+    .max(MOST_BOARDS)
+    .refine((boards) => sum(boards.map(({ placements }) => placements.length)) <= MOST_PLACEMENTS, {
+      message: `more than ${MOST_PLACEMENTS} parts are placed`,
+    }),
+  unplaced: z
+    .array(z.object({ part: name, count, reason: sentence }))
+    .max(MOST_UNPLACED)
+    .default([]),
   cost: money.default(0),
   lowerBound: money.default(0),
   boundProof: z.enum(['area', 'lp', 'exact']).default('area'),

@@ -28,15 +28,21 @@ function lyingOf(job: LayoutJob, placement: Placement, path: string, report: Rep
   return { part, placement, placed: placePart(part, placement), path, name };
 }
 
+/** Whoever gets a list of what is wrong reads the beginning of it; what made it wrong is there. */
+const MOST_VIOLATIONS = 20;
+
+/** Thrown when there is no use in looking for more. */
+class Enough extends Error {}
+
 /** One board: its parts one by one, then together. `clean` are the patterns that broke no rule. */
 function checkBoard(
   job: LayoutJob,
   board: LaidBoard,
   path: string,
   clean: Set<string>,
-  violations: Violation[],
+  violations: readonly Violation[],
+  report: Report,
 ): void {
-  const report: Report = (rule, where, message) => violations.push({ rule, path: where, message });
   const stock = job.stock.find((each) => each.id === board.stock);
   if (!stock) {
     report(1, `${path}.stock`, text`there is no stock “${board.stock}”`);
@@ -69,12 +75,23 @@ function checkBoard(
   if (violations.length === before) clean.add(pattern);
 }
 
-/** Every validity rule that a layout breaks, each with its place; empty for a valid layout. Trusts nothing the search says. */
+/**
+ * The validity rules that a layout breaks, each with its place, the first twenty; empty for a valid layout. Trusts nothing the search
+ * says.
+ */
 export function checkLayout(job: LayoutJob, layout: Layout): Violation[] {
   const violations: Violation[] = [];
+  const report: Report = (rule, path, message) => {
+    violations.push({ rule, path, message });
+    if (violations.length >= MOST_VIOLATIONS) throw new Enough();
+  };
   const clean = new Set<string>();
-  for (const [index, board] of layout.boards.entries())
-    checkBoard(job, board, `boards[${index}]`, clean, violations);
-  checkCounts(job, layout, (rule, path, message) => violations.push({ rule, path, message }));
+  try {
+    for (const [index, board] of layout.boards.entries())
+      checkBoard(job, board, `boards[${index}]`, clean, violations, report);
+    checkCounts(job, layout, report);
+  } catch (error) {
+    if (!(error instanceof Enough)) throw error;
+  }
   return violations;
 }

@@ -1,4 +1,5 @@
 import { EDGE_LEEWAY, type LayoutJob, type Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
 import { TOLERANCE } from '../../measure/index.js';
 import { joinTexts, ofLength, text } from '../../text/index.js';
 import type { KeptOffcut, LaidBoard } from '../layout.js';
@@ -6,6 +7,7 @@ import { offcutTarget, wholeBoard } from '../separation/board-tree.js';
 import { separate } from '../separation/separate.js';
 import type { Target } from '../separation/target.js';
 import { areApart, type LyingSolid } from './gap.js';
+import { neighbours } from './neighbours.js';
 import { outlineOf } from './polygons.js';
 import type { Lying, Report } from './violation.js';
 
@@ -27,15 +29,16 @@ const solidOf = ({ placed }: Lying, { thickness }: Stock): LyingSolid => ({
 /** Rule 3: any two parts a kerf apart at every depth. */
 export function checkGaps({ all, stock, job }: JudgedBoard, report: Report): void {
   const { kerf } = job.saw;
-  all.forEach((second, index) => {
-    for (const first of all.slice(0, index))
-      if (!areApart(solidOf(first, stock), solidOf(second, stock), kerf))
-        report(
-          3,
-          second.path,
-          text`${first.name} and ${second.name} are less than a kerf (${ofLength(kerf)}) apart`,
-        );
-  });
+  const solids = all.map((lying) => solidOf(lying, stock));
+  for (const [one, other] of neighbours(solids, kerf)) {
+    const [first, second] = [at(all, one), at(all, other)];
+    if (!areApart(at(solids, one), at(solids, other), kerf))
+      report(
+        3,
+        second.path,
+        text`${first.name} and ${second.name} are less than a kerf (${ofLength(kerf)}) apart`,
+      );
+  }
 }
 
 /** Rule 6 without a rip: every part reaches both long edges of the board. */
@@ -95,24 +98,23 @@ const offcutSolid = ({ x, y, length, width }: KeptOffcut, stock: Stock): LyingSo
 /** Rule 9: kept offcuts lie on the board, a kerf from everything, and are worth keeping. */
 export function checkOffcuts({ board, all, stock, job, path }: JudgedBoard, report: Report): void {
   const { kerf, keep } = job.saw;
-  const solids = board.offcuts.map((offcut) => offcutSolid(offcut, stock));
+  const where = (index: number) => `${path}.offcuts[${index}]`;
   board.offcuts.forEach((offcut, index) => {
-    const where = `${path}.offcuts[${index}]`;
-    const solid = offcutSolid(offcut, stock);
     if (isOver(offcut, stock))
-      report(9, where, text`the offcut reaches over the edge of the board`);
+      report(9, where(index), text`the offcut reaches over the edge of the board`);
     if (offcut.length < keep.length - TOLERANCE || offcut.width < keep.width - TOLERANCE)
       report(
         9,
-        where,
+        where(index),
         text`the offcut of ${ofLength(offcut.length)} × ${ofLength(offcut.width)} is smaller than what is kept`,
       );
-    for (const lying of all)
-      if (!areApart(solid, solidOf(lying, stock), kerf))
-        report(9, where, text`the offcut is less than a kerf from ${lying.name}`);
-    solids.slice(0, index).forEach((other, number) => {
-      if (!areApart(solid, other, kerf))
-        report(9, where, text`the offcut is less than a kerf from offcut ${number}`);
-    });
   });
+  const parts = all.map((lying) => solidOf(lying, stock));
+  const solids = [...parts, ...board.offcuts.map((offcut) => offcutSolid(offcut, stock))];
+  for (const [one, other] of neighbours(solids, kerf)) {
+    // Two parts are another rule's.
+    if (other < parts.length || areApart(at(solids, one), at(solids, other), kerf)) continue;
+    const near = all[one]?.name ?? text`offcut ${one - parts.length}`;
+    report(9, where(other - parts.length), text`the offcut is less than a kerf from ${near}`);
+  }
 }
