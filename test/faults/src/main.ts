@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { HouseProcess } from '@spare-knot/server/testing/house-process';
+import { crowd } from './crowd.js';
 import { files } from './files.js';
 import { heavy } from './heavy.js';
 import { kills } from './kills.js';
@@ -34,6 +35,11 @@ const HARNESSES: Readonly<Record<string, Harness>> = {
     short: 1500,
     long: 20_000,
     run: (folder, count) => inAHouse(folder, ({ port }) => requests(Number(port), count)),
+  },
+  crowd: {
+    short: 20,
+    long: 300,
+    run: (folder, count) => inAHouse(folder, (house) => crowd(house, count)),
   },
   files: { short: 600, long: 10_000, run: (_, count) => files(count) },
   heavy: {

@@ -51,14 +51,18 @@ const parentOf = (process: number): number => {
   return Number(fields.split(' ')[1]);
 };
 
-/** Every row of every table. */
+/** Every row of every table, as they are at one moment. */
 export async function rowsOf(knex: Knex): Promise<Record<string, unknown[]>> {
-  const rows: Record<string, unknown[]> = {};
-  for (const table of await tablesOf(knex)) {
-    const found = (await knex(table).select()) as unknown[];
-    rows[table] = found.map((row) => JSON.stringify(row)).sort();
-  }
-  return rows;
+  const tables = await tablesOf(knex);
+  const read = async (moment: Knex.Transaction) => {
+    const rows: Record<string, unknown[]> = {};
+    for (const table of tables) {
+      const found = (await moment(table).select()) as unknown[];
+      rows[table] = found.map((row) => JSON.stringify(row)).sort();
+    }
+    return rows;
+  };
+  return knex.transaction(read, { isolationLevel: 'repeatable read' });
 }
 
 export interface HouseOptions {
@@ -142,7 +146,12 @@ export class HouseProcess {
   }
 
   /** Every row of every table, as it lies in the database. */
-  async rows(): Promise<Record<string, unknown[]>> {
+  rows(): Promise<Record<string, unknown[]>> {
+    return this.database(rowsOf);
+  }
+
+  /** Asks its database past its server. */
+  async database<T>(work: (knex: Knex) => Promise<T>): Promise<T> {
     const knex = knexFactory(
       connectionFromEnvironment({
         SPARE_KNOT_DB_PORT: this.databasePort,
@@ -150,7 +159,7 @@ export class HouseProcess {
       }),
     );
     try {
-      return await rowsOf(knex);
+      return await work(knex);
     } finally {
       await knex.destroy();
     }
