@@ -72,7 +72,7 @@ export class AcceptanceService {
         );
       await this.judge.lock(judged);
       const taken = await this.lockedBoards(layout, rack);
-      for (const { board, quantity } of taken) await this.rack.take(board, quantity, id);
+      await this.rack.take(taken, id);
       const offcuts = await this.giveOffcuts(layout, rack, id);
       await this.layouts.accept(id, layout, taken, offcuts);
       await this.batches.touch(id);

@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { CheckingModule } from '../checking/checking.module.js';
 import { RackModule } from '../rack/rack.module.js';
 import { YardModule } from '../yard/yard.module.js';
 import { AcceptanceService } from './acceptance.service.js';
@@ -14,7 +15,7 @@ import { SummariesService } from './summaries.service.js';
 import { WoodInReach } from './wood-in-reach.js';
 
 @Module({
-  imports: [RackModule, YardModule],
+  imports: [CheckingModule, RackModule, YardModule],
   controllers: [BatchesController, PlansController],
   providers: [
     BatchesRepository,

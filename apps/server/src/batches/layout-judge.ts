@@ -1,8 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { batchQuestion, liesReady, type Supply } from '@spare-knot/core/api';
-import { layoutJob } from '@spare-knot/core/job';
-import { checkLayout, type Layout, sortPins } from '@spare-knot/core/layout';
-import { plainText } from '@spare-knot/core/text';
+import type { Layout } from '@spare-knot/core/layout';
+import { CheckPool } from '../checking/check-pool.js';
 import { conflict, notFound, stale, unsound } from '../http/problem.js';
 import { countBoards, shortOf } from './asked.js';
 import { type BatchAlone, type BatchRow, batchOf } from './batch-rows.js';
@@ -32,6 +31,7 @@ export class LayoutJudge {
     private readonly batches: BatchesRepository,
     private readonly layouts: LayoutsRepository,
     private readonly wood: WoodInReach,
+    private readonly pool: CheckPool,
   ) {}
 
   /** A layout that breaks no rule, of a batch for which no boards are taken. Computes, and therefore runs before anything is locked. */
@@ -75,26 +75,14 @@ export class LayoutJudge {
     const wood = await this.wood.usedBy(layout);
     const short = shortOf(layout, wood.all);
     if (short.length > 0) throw woodChanged(short.length, batch.wishes.supply);
-    const made = layoutJob(
-      batchQuestion({ ...batch, liesReady: liesReady(batch) }, wood.rack, wood.offers),
+    const question = batchQuestion(
+      { ...batch, liesReady: liesReady(batch) },
+      wood.rack,
+      wood.offers,
     );
-    if (!made.ok)
-      throw unsound(
-        'This plan gives no sound box',
-        made.refusals.map(({ field, message }) => ({
-          path: `plan.${field}`,
-          message: plainText(message),
-        })),
-      );
-    const broken = checkLayout(sortPins(made.job).job, layout);
-    if (broken.length > 0)
-      throw unsound(
-        'This layout breaks a rule',
-        broken.map(({ rule, path, message }) => ({
-          path: `layout.${path}`,
-          message: `rule ${rule}: ${plainText(message)}`,
-        })),
-      );
+    const { refusals, broken } = await this.pool.check({ question, layout });
+    if (refusals.length > 0) throw unsound('This plan gives no sound box', refusals);
+    if (broken.length > 0) throw unsound('This layout breaks a rule', broken);
     return wood;
   }
 }

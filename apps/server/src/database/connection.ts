@@ -19,7 +19,8 @@ export function connectionFromEnvironment(environment: NodeJS.ProcessEnv): Knex.
       supportBigNumbers: true,
       connectTimeout: 2000,
     },
-    pool: { min: 0, max: 10 },
+    // More than write at a time: whoever waits for another's boards keeps nobody from reading.
+    pool: { min: 0, max: 40 },
     acquireConnectionTimeout: 3000,
     // Whoever asked is told, and the log says it once a request: not once a try.
     log: { warn() {}, error() {}, debug() {}, deprecate() {} },

@@ -97,7 +97,7 @@ export const databaseAway = (): Problem =>
 export const busy = (): Problem =>
   new ForAWhile({
     type: 'urn:spare-knot:busy',
-    title: 'Others are writing the same just now',
+    title: 'Too many want the same just now',
     status: 503,
     detail: 'Nothing was changed. Try it again in a moment.',
   });

@@ -96,9 +96,14 @@ export class RackRepository {
   }
 
   /** Takes boards off the rack for a batch; the caller holds their locks and has counted them. */
-  async take(board: BoardRecord, quantity: number, batch: string): Promise<void> {
-    await this.boards.touch(board.id, { quantity: board.quantity - quantity });
-    await this.ledger.write('taken', board.id, -quantity, batch);
+  async take(
+    taken: readonly { board: BoardRecord; quantity: number }[],
+    batch: string,
+  ): Promise<void> {
+    for (const { board, quantity } of taken)
+      await this.boards.touch(board.id, { quantity: board.quantity - quantity });
+    const entries = taken.map(({ board, quantity }) => ({ board: board.id, quantity: -quantity }));
+    await this.ledger.writeAll('taken', entries, batch);
   }
 
   /**

@@ -76,7 +76,7 @@ export class RoundWood {
       const seen = rack.find((each) => each.id === idOnRack(stock));
       if (!board || !seen || board.quantity < quantity || !isSameKind(board, seen))
         throw woodChanged(1);
-      await this.rack.take(board, quantity, id);
+      await this.rack.take([{ board, quantity }], id);
       await this.layouts.takeMore(id, { board, quantity });
       taken.push({ board, quantity });
     }
@@ -186,7 +186,7 @@ export class RoundWood {
     for (const { board, pile, quantity } of moves.returned) {
       // As it is by now: boards of the same pile may just have come back.
       const [now] = await this.rack.byIds([pile], true);
-      if (now) await this.rack.take(now, quantity, id);
+      if (now) await this.rack.take([{ board: now, quantity }], id);
       await this.layouts.takeMore(id, { board, quantity });
     }
     for (const { id: offcut, piece } of moves.links)

@@ -15,3 +15,7 @@ export function boundsOf(points: Iterable<Point>): Bounds {
   }
   return [left, bottom, right, top];
 }
+
+/** Whether two upright rectangles share a point. */
+export const boundsMeet = (a: Bounds, b: Bounds): boolean =>
+  a[0] <= b[2] && b[0] <= a[2] && a[1] <= b[3] && b[1] <= a[3];

@@ -1,5 +1,5 @@
 export { areaOf } from './area.js';
-export { type Bounds, boundsOf } from './bounds.js';
+export { type Bounds, boundsMeet, boundsOf } from './bounds.js';
 export { chordAt, crossing } from './chord.js';
 export { band, intersectPolygons, subtractPolygon } from './clip.js';
 export { containsAll } from './contains.js';

@@ -7,7 +7,13 @@ import {
 } from '../../job/index.js';
 import { ringPairs } from '../../lists/index.js';
 import { atan2, type Ticks, TOLERANCE } from '../../measure/index.js';
-import { intersectPolygons, type Point, subtractPolygon } from '../../plane/index.js';
+import {
+  boundsMeet,
+  intersectPolygons,
+  type Point,
+  subtractPolygon,
+  zoneBounds,
+} from '../../plane/index.js';
 import { ofAngle, ofLength, text } from '../../text/index.js';
 import { mustBeCutAway } from '../../wood/index.js';
 import { ANGLE_LEEWAY, mitreOf } from '../separation/saw-limits.js';
@@ -62,13 +68,20 @@ export function checkDefects(lying: Lying, stock: Stock, report: Report): void {
     return pieces.some(hasArea);
   };
   stock.defects.forEach((defect, index) => {
+    const bounds = zoneBounds(defect.zone);
+    // Most lie elsewhere on the board.
+    if (!boundsMeet(bounds, placed.bounds)) return;
     const zone = outlineOf(defect.zone);
     const onFace = (region: readonly Point[]) =>
       [placed.faceA, placed.faceB].some((face) => touches(intersectPolygons(zone, region), face));
     const where = `stock “${stock.id}”, defect ${index}`;
     if (mustBeCutAway(defect.kind) || part.knots === 'none') {
       if (onFace(zone)) report(5, path, text`${name} takes in a ${defect.kind} (${where})`);
-    } else if (placed.clear.some((clear) => onFace(outlineOf(clear))))
+    } else if (
+      placed.clear.some(
+        (clear) => boundsMeet(zoneBounds(clear), bounds) && onFace(outlineOf(clear)),
+      )
+    )
       report(5, path, text`a sound knot lies in a clear zone of ${name} (${where})`);
   });
 }

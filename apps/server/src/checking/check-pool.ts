@@ -1,0 +1,49 @@
+import { availableParallelism } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
+import { Piscina } from 'piscina';
+import { busy, unsound } from '../http/problem.js';
+import type { Checked, ToCheck } from './to-check.js';
+
+/** Layouts that may wait to be checked: whoever comes after them is told to try again. */
+const MOST_WAITING = 64;
+/** Milliseconds for one: what takes longer is no layout that anybody saws. */
+const LONGEST = 10_000;
+const MOST_MEGABYTES = 512;
+
+/** Checks layouts in threads beside the server's own, so that nobody waits for another's. Holds no lock and asks no database. */
+@Injectable()
+export class CheckPool implements OnApplicationShutdown {
+  private readonly pool = new Piscina<ToCheck, Checked>({
+    // What was built: a thread is no part of the tests' own loader.
+    filename: fileURLToPath(new URL('../../dist/checking/check.worker.js', import.meta.url)),
+    minThreads: 0,
+    maxThreads: Math.max(1, Math.min(4, availableParallelism() - 1)),
+    idleTimeout: 60_000,
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+  });
+
+  private waiting = 0;
+
+  /** @throws Problem when too many wait already, or when this one takes too long */
+  async check(task: ToCheck): Promise<Checked> {
+    if (this.waiting >= MOST_WAITING) throw busy();
+    const signal = AbortSignal.timeout(LONGEST);
+    this.waiting += 1;
+    try {
+      return await this.pool.run(task, { signal });
+    } catch (error) {
+      if (signal.aborted)
+        throw unsound('This layout takes too long to be checked', [
+          { path: 'layout', message: `it was not checked in ${LONGEST / 1000} s` },
+        ]);
+      throw error;
+    } finally {
+      this.waiting -= 1;
+    }
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    await this.pool.destroy();
+  }
+}
