@@ -125,6 +125,7 @@ import type { SeasonKey } from '@spare-knot/core/trail';
 
 import { z } from 'zod';
 import { reach } from '../outdoors/reach';
+import { reachServer, Unanswered } from './reach-server';
 
 /** What went wrong, as the server says it; status 0 when it could not be reached. */
 export class Trouble extends Error {
@@ -157,7 +158,7 @@ async function send(
 ): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(`/api/${path}`, {
+    response = await reachServer(path, {
       method,
       headers: {
         ...(method !== 'GET' && { 'Idempotency-Key': key }),
@@ -167,12 +168,13 @@ async function send(
       ...(body !== undefined && { body: JSON.stringify(body) }),
       ...(zip && { body: zip }),
     });
-  } catch {
+  } catch (error) {
+    const isSilent = error instanceof Unanswered && error.why === 'silent';
     throw new Trouble({
       type: 'about:blank',
       status: 0,
-      title: 'The server cannot be reached',
-      detail: 'What you did is kept on this page and sent when the server answers again.',
+      title: isSilent ? 'The server does not answer' : 'The server cannot be reached',
+      detail: `${method === 'GET' ? '' : 'It is not kept yet. '}What you did is kept on this page and sent when the server answers again.`,
     });
   }
   reach.heard(response);

@@ -12,11 +12,12 @@ import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { client } from '../api/client';
 import { CopyWordContext } from '../board/copy-word';
 import { PanelWordsContext } from '../measure/length';
-import { GivenUnits, styleOf } from '../measure/units';
+import { GivenUnits, styleOf, useUnits } from '../measure/units';
 import { HeaderEnd } from '../ui/header-end';
 import { Trouble } from '../ui/trouble';
 import { BatchContext, BatchNameContext, type BatchOnBench, type Work } from './batch-context';
 import type { BatchSession, BatchState, Keeping } from './batch-session';
+import { differenceWords } from './difference-words';
 import type { Draft } from './draft';
 import { MendingNote } from './mending-note';
 import { StationTape } from './station-tape';
@@ -284,9 +285,9 @@ function KeepingWord({ keeping }: { keeping: Keeping }) {
 }
 
 function TwoVersions({ session, state }: { session: BatchSession; state: BatchState }) {
-  const { theirs, draft } = state;
-  const facts = (of: { name: string; boxes: number }) =>
-    `“${of.name}”, ${of.boxes} ${of.boxes === 1 ? 'box' : 'boxes'}`;
+  const { theirs, draft, clashes } = state;
+  const { style } = useUnits();
+  const differences = clashes.map((each) => differenceWords(each, draft, style));
   return (
     <AlertDialog.Root open={theirs !== null}>
       <AlertDialog.Portal>
@@ -296,22 +297,36 @@ function TwoVersions({ session, state }: { session: BatchSession; state: BatchSt
             This batch was changed in two places
           </AlertDialog.Title>
           <AlertDialog.Description className="mt-2">
-            Neither version is lost until you choose.
+            Another window or device kept something else
+            {theirs && ` at ${new Date(theirs.changedAt).toLocaleTimeString()}`}. All other changes
+            of both are put together.
           </AlertDialog.Description>
-          {theirs && (
-            <dl className="mt-3 space-y-1">
-              <div>
-                <dt className="inline font-semibold">Here: </dt>
-                <dd className="inline">{facts(draft)}</dd>
-              </div>
-              <div>
-                <dt className="inline font-semibold">Kept elsewhere: </dt>
-                <dd className="inline">
-                  {facts(theirs)}, {new Date(theirs.changedAt).toLocaleTimeString()}
-                </dd>
-              </div>
-            </dl>
-          )}
+          <table className="mt-3 w-full text-left">
+            <thead>
+              <tr className="border-line border-b text-sm">
+                <th scope="col" className="py-1 pr-3">
+                  What
+                </th>
+                <th scope="col" className="py-1 pr-3">
+                  Here
+                </th>
+                <th scope="col" className="py-1">
+                  Elsewhere
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {differences.map(({ what, here, there }) => (
+                <tr key={what} className="border-line border-b align-top">
+                  <th scope="row" className="py-1 pr-3 font-normal">
+                    {what}
+                  </th>
+                  <td className="max-w-40 py-1 pr-3 break-words">{here}</td>
+                  <td className="max-w-40 py-1 break-words">{there}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
           <div className="mt-5 flex justify-end gap-2">
             <AlertDialog.Cancel className="btn" onClick={session.takeTheirs}>
               Take the other

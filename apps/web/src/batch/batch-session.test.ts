@@ -254,6 +254,50 @@ describe('two windows', () => {
   );
 });
 
+describe('two windows at one box', () => {
+  const size = (batch: { plan: BatchRecord['plan'] }, sizes: Record<string, number>) => ({
+    ...batch.plan,
+    sizes: { ...batch.plan.sizes, ...sizes },
+  });
+  const { width = 0, depth = 0 } = first.plan.sizes;
+
+  test('that changed different sizes have both in it', async () => {
+    const session = open();
+    server.elsewhere({ plan: size(first, { width: width + 320 }) });
+    session.edit((draft) => ({ ...draft, plan: size(draft, { depth: depth + 640 }) }));
+    await jest.advanceTimersByTimeAsync(600);
+    expect(session.snapshot().theirs).toBeNull();
+    expect(server.kept.plan.sizes).toMatchObject({ width: width + 320, depth: depth + 640 });
+    expect(session.snapshot().draft.plan).toEqual(server.kept.plan);
+  });
+
+  test.each(['mine', 'theirs'] as const)(
+    'that changed the same size are asked about it alone; with %s nothing else is lost',
+    async (choice) => {
+      const session = open();
+      server.elsewhere({ plan: size(first, { width: width + 320 }) });
+      session.edit((draft) => ({
+        ...draft,
+        name: 'For the shed',
+        plan: size(draft, { width: width + 960, depth: depth + 640 }),
+      }));
+      await jest.advanceTimersByTimeAsync(600);
+      expect(session.snapshot().clashes).toEqual([
+        { path: ['plan', 'sizes', 'width'], here: width + 960, there: width + 320 },
+      ]);
+      if (choice === 'mine') session.keepMine();
+      else session.takeTheirs();
+      await jest.advanceTimersByTimeAsync(600);
+      expect(server.kept.name).toBe('For the shed');
+      expect(server.kept.plan.sizes).toMatchObject({
+        width: width + (choice === 'mine' ? 960 : 320),
+        depth: depth + 640,
+      });
+      expect(session.snapshot()).toMatchObject({ theirs: null, clashes: [] });
+    },
+  );
+});
+
 describe('what the server says', () => {
   test('leaves the fields that were not changed the very same, so that nothing is worked out anew for them', async () => {
     const session = open();

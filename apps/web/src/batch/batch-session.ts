@@ -8,7 +8,6 @@ import {
   applyPatch,
   asKnown,
   changedFields,
-  clashes,
   DRAFT_FIELDS,
   type Draft,
   draftOf,
@@ -18,6 +17,8 @@ import {
   withFields,
   writeUnsaved,
 } from './draft';
+
+import { merge, type Path, valueAt } from './merge';
 
 export type Keeping =
   | { state: 'kept'; at: Date | null }
@@ -33,8 +34,16 @@ export interface BatchState {
   keeping: Keeping;
   canUndo: boolean;
   canRedo: boolean;
-  /** Somebody else's version, when both changed the same. */
+  /** Somebody else's version, when both changed the same, and what that is. */
   theirs: BatchRecord | null;
+  clashes: readonly Difference[];
+}
+
+/** What both changed in one place. */
+export interface Difference {
+  path: Path;
+  here: unknown;
+  there: unknown;
 }
 
 export interface BatchServer {
@@ -98,6 +107,7 @@ export class BatchSession {
       canUndo: false,
       canRedo: false,
       theirs: null,
+      clashes: [],
     };
     this.takeUp();
   }
@@ -208,11 +218,16 @@ export class BatchSession {
   readonly takeTheirs = (): void => {
     const { theirs } = this.state;
     if (!theirs) return;
-    this.past.push(this.state.draft);
+    const { draft } = this.state;
+    this.past.push(draft);
     this.sent = null;
-    this.base = draftOf(theirs);
-    this.show({ batch: theirs, draft: this.base, theirs: null });
-    this.wasKept();
+    // Theirs where both changed the same; what was changed here alone stays.
+    const there = draftOf(theirs);
+    const { merged } = merge(this.base, there, draft);
+    this.base = there;
+    this.show({ batch: theirs, draft: asKnown(merged, there), theirs: null, clashes: [] });
+    if (this.dirty) this.writeSoon(0);
+    else this.wasKept();
   };
 
   readonly keepMine = (): void => {
@@ -322,16 +337,27 @@ export class BatchSession {
 
   /** Puts another window's version and this one's together, where they do not clash. */
   private meet(theirs: BatchRecord): void {
-    if (clashes(this.base, this.state.draft, theirs).length > 0) this.show({ theirs });
+    const { clashes } = merge(this.base, this.state.draft, draftOf(theirs));
+    if (clashes.length > 0) this.show({ theirs, clashes: this.differences(clashes, theirs) });
     else this.rebase(theirs);
+  }
+
+  private differences(clashes: readonly Path[], theirs: BatchRecord): Difference[] {
+    const there = draftOf(theirs);
+    return clashes.map((path) => ({
+      path,
+      here: valueAt(this.state.draft, path),
+      there: valueAt(there, path),
+    }));
   }
 
   /** What was changed here, on top of another version. */
   private rebase(onto: BatchRecord): void {
     const { draft } = this.state;
-    const mine = changedFields(this.base, draft);
+    const { merged } = merge(this.base, draft, draftOf(onto));
     this.base = asKnown(draftOf(onto), draft);
-    this.show({ batch: onto, draft: withFields(this.base, draft, mine), theirs: null });
+    const known = asKnown(asKnown(merged, this.base), draft);
+    this.show({ batch: onto, draft: known, theirs: null, clashes: [] });
   }
 
   /** The server's answer to the draft as it was sent; what was typed meanwhile stays. */

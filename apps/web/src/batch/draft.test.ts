@@ -11,7 +11,6 @@ import { changedPath, sameValue } from './change-paths';
 import {
   applyPatch,
   changedFields,
-  clashes,
   DRAFT_FIELDS,
   type Draft,
   draftOf,
@@ -88,14 +87,6 @@ describe('a patch', () => {
 });
 
 describe('two windows', () => {
-  test('clash where both changed a field, and not alike', () => {
-    const mine = { ...draft, name: 'Mine', boxes: 8 };
-    expect(clashes(draft, mine, record({ name: 'Theirs' }))).toEqual(['name']);
-    expect(clashes(draft, mine, record({ name: 'Mine' }))).toEqual([]);
-    expect(clashes(draft, mine, record({ units: 'mm' }))).toEqual([]);
-    expect(clashes(draft, mine, record({ name: 'Theirs', boxes: 9 }))).toEqual(['name', 'boxes']);
-  });
-
   test('fields that do not clash are taken from either', () => {
     const theirs = record({ units: 'mm' });
     const mine = { ...draft, boxes: 8 };

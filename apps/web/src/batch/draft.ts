@@ -1,10 +1,4 @@
-import {
-  type BatchPatch,
-  type BatchRecord,
-  batchPatch,
-  type NewBatch,
-  newBatch,
-} from '@spare-knot/core/api';
+import { type BatchPatch, batchPatch, type NewBatch, newBatch } from '@spare-knot/core/api';
 
 import { z } from 'zod';
 import { sameValue } from './change-paths';
@@ -115,9 +109,3 @@ export const applyPatch = (draft: Draft, patch: BatchPatch): Draft => ({
   ...draft,
   ...saidIn(patch),
 });
-
-/** Both sides changed these fields, and not alike. */
-export const clashes = (before: Draft, mine: Draft, theirs: BatchRecord): DraftField[] =>
-  changedFields(before, mine).filter(
-    (field) => !sameValue(before[field], theirs[field]) && !sameValue(mine[field], theirs[field]),
-  );

@@ -1,8 +1,8 @@
 import type { BatchRecord } from '@spare-knot/core/api';
-
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { client } from '../api/client';
+import { lasting } from '../store/steady-store';
 import { BatchSession } from './batch-session';
 
 /** One session for as long as the batch is open. */
@@ -10,7 +10,7 @@ export function useBatchSession(initial: BatchRecord) {
   const queries = useQueryClient();
   const [session] = useState(
     () =>
-      new BatchSession(initial, client, localStorage, (kept) => {
+      new BatchSession(initial, client, lasting, (kept) => {
         queries.setQueryData(['batch', kept.id], kept);
         void queries.invalidateQueries({ queryKey: ['batches'] });
       }),

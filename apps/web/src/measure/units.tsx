@@ -1,6 +1,6 @@
 import type { LengthStyle, UnitSystem } from '@spare-knot/core/measure';
-
 import { createContext, type ReactNode, useContext, useMemo, useState } from 'react';
+import { lasting } from '../store/steady-store';
 
 const KEY = 'spare-knot.units';
 
@@ -23,7 +23,7 @@ export const styleOf = (system: UnitSystem, division: number): LengthStyle =>
     : { system, division: division === 10 ? 10 : 1 };
 
 function remembered(): LengthStyle {
-  const [system, division] = (localStorage.getItem(KEY) ?? 'inch 16').split(' ');
+  const [system, division] = (lasting.getItem(KEY) ?? 'inch 16').split(' ');
   return styleOf(system === 'mm' ? 'mm' : 'inch', Number(division));
 }
 
@@ -33,7 +33,7 @@ export function RememberedUnits({ children }: { children: ReactNode }) {
     () => ({
       style,
       setStyle: (next: LengthStyle) => {
-        localStorage.setItem(KEY, `${next.system} ${next.division}`);
+        lasting.setItem(KEY, `${next.system} ${next.division}`);
         set(next);
       },
     }),

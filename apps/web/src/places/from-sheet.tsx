@@ -8,11 +8,11 @@ import {
 import { ANIMALS, type Animal, animalById, REGION_NAMES } from '@spare-knot/core/animals';
 import { familyById } from '@spare-knot/core/families';
 import type { BoxPlan } from '@spare-knot/core/plan';
-
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { SmallPicture } from '../boxview/small-picture';
 import { Length } from '../measure/length';
 import { useUnits } from '../measure/units';
+import { ofWindow } from '../store/steady-store';
 import { STANDARD_WOOD } from '../wood/standard-wood';
 import { AskWorker } from '../workers/ask-worker';
 import { type AnswerWorker, OneAnswer } from '../workers/one-answer';
@@ -37,10 +37,8 @@ const KEPT = { text: 'sheet of sizes', animal: 'sheet of sizes, for whom' };
 /** What is typed into a sheet, and the boxes that it can mean. */
 export function useSheet(chosen: Animal | null) {
   const { style } = useUnits();
-  const [text, setText] = useState(() => sessionStorage.getItem(KEPT.text) ?? '');
-  const [animalId, setAnimalId] = useState(
-    () => chosen?.id ?? sessionStorage.getItem(KEPT.animal) ?? '',
-  );
+  const [text, setText] = useState(() => ofWindow.getItem(KEPT.text) ?? '');
+  const [animalId, setAnimalId] = useState(() => chosen?.id ?? ofWindow.getItem(KEPT.animal) ?? '');
   const [desk] = useState(() => new OneAnswer<SheetQuestion, DrawnFit[]>(hire));
   useEffect(() => desk.stop, [desk]);
   const state = useSyncExternalStore(desk.subscribe, desk.snapshot);
@@ -56,12 +54,12 @@ export function useSheet(chosen: Animal | null) {
     state,
     setText: (next: string) => {
       setText(next);
-      sessionStorage.setItem(KEPT.text, next);
+      ofWindow.setItem(KEPT.text, next);
       desk.clear();
     },
     setAnimal: (next: string) => {
       setAnimalId(next);
-      sessionStorage.setItem(KEPT.animal, next);
+      ofWindow.setItem(KEPT.animal, next);
       desk.clear();
     },
     find: () => animal && desk.start({ sheet, animal, wood: STANDARD_WOOD }),

@@ -2,12 +2,13 @@ import type { NewVisit } from '@spare-knot/core/api';
 import { useCallback, useSyncExternalStore } from 'react';
 import { client } from '../api/client';
 import { queries } from '../api/queries';
+import { lasting } from '../store/steady-store';
 import { messageOf } from '../ui/message-of';
 import { useNotice } from '../ui/notice';
 import { VisitOutbox } from './visit-outbox';
 
 /** One for the whole page: visits are sent whatever place is shown. */
-const outbox = new VisitOutbox(client, localStorage, () => {
+const outbox = new VisitOutbox(client, lasting, () => {
   void queries.invalidateQueries({ queryKey: ['trail'] });
   void queries.invalidateQueries({ queryKey: ['box'] });
   void queries.invalidateQueries({ queryKey: ['season'] });

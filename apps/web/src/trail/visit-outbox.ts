@@ -52,7 +52,7 @@ export class VisitOutbox {
   };
   readonly snapshot = (): readonly WaitingVisit[] => this.waiting;
 
-  /** Keeps a visit here and sends it as soon as that can be. Throws where the shelf is full: then nothing was recorded. */
+  /** Keeps a visit here and sends it as soon as that can be. Throws what the shelf throws: then nothing was recorded. */
   readonly record = (visit: NewVisit, photo: string | null): void => {
     this.lay({ visit, photo, isKept: false, refused: null });
     void this.send();

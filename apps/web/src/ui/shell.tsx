@@ -1,6 +1,7 @@
 import { NavLink, Outlet, ScrollRestoration } from 'react-router';
 import { RememberedUnits } from '../measure/units';
 import { PLACES } from '../places/places';
+import { StoreWord } from '../store/store-word';
 
 const place = ({ isActive }: { isActive: boolean }) =>
   `flex h-full items-center border-b-4 px-1 pt-1 font-semibold max-sm:px-0.5 ${isActive ? 'border-tape text-white' : 'border-transparent text-[#dfe6df] hover:text-white'}`;
@@ -28,6 +29,7 @@ export function Shell() {
         </nav>
         <div id="header-end" className="ml-auto flex items-center gap-4" />
       </header>
+      <StoreWord />
       <div id="main">
         <Outlet />
       </div>

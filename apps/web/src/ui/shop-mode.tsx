@@ -1,18 +1,19 @@
 import { Maximize, Minimize } from 'lucide-react';
 import { type ReactNode, useEffect, useState } from 'react';
+import { lasting } from '../store/steady-store';
 
 const SHELF = 'spare-knot.shop-mode';
 
 /** Large and full screen in the shop: as it was left, at first on wherever a finger points. */
 export function useShopMode(): [boolean, (on: boolean) => void] {
   const [isOn, setOn] = useState(() => {
-    const kept = localStorage.getItem(SHELF);
+    const kept = lasting.getItem(SHELF);
     return kept === null ? window.matchMedia('(pointer: coarse)').matches : kept === 'on';
   });
   return [
     isOn,
     (on) => {
-      localStorage.setItem(SHELF, on ? 'on' : 'off');
+      lasting.setItem(SHELF, on ? 'on' : 'off');
       setOn(on);
     },
   ];

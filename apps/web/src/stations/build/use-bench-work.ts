@@ -4,6 +4,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { client } from '../../api/client';
 import { PressSession, type PressState } from '../../batch/press-session';
+import { lasting } from '../../store/steady-store';
 
 type Done = WorkRecord['done'];
 
@@ -62,12 +63,7 @@ export function useBenchWork(id: string): BenchWork {
   const queries = useQueryClient();
   const [session] = useState(
     () =>
-      new BenchSession(
-        id,
-        queries.getQueryData<Done>(['work', id]) ?? NOTHING,
-        client,
-        localStorage,
-      ),
+      new BenchSession(id, queries.getQueryData<Done>(['work', id]) ?? NOTHING, client, lasting),
   );
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
   useEffect(() => {

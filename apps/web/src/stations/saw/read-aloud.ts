@@ -1,13 +1,14 @@
 import { useEffect, useState } from 'react';
+import { lasting } from '../../store/steady-store';
 
 const SHELF = 'spare-knot.read-aloud';
 
 /** Whether each cut is read out, where the browser can: off until it is wanted. */
 export function useReadAloud(): { canRead: boolean; isOn: boolean; setOn: (on: boolean) => void } {
   const canRead = typeof window.speechSynthesis !== 'undefined';
-  const [isOn, set] = useState(() => canRead && localStorage.getItem(SHELF) === 'on');
+  const [isOn, set] = useState(() => canRead && lasting.getItem(SHELF) === 'on');
   const setOn = (on: boolean) => {
-    localStorage.setItem(SHELF, on ? 'on' : 'off');
+    lasting.setItem(SHELF, on ? 'on' : 'off');
     set(on);
     if (!on && canRead) window.speechSynthesis.cancel();
   };

@@ -13,6 +13,7 @@ import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { client } from '../../api/client';
 import { useBatch } from '../../batch/batch-context';
 import { sawingKey, withProgress } from '../../batch/use-sawing';
+import { lasting } from '../../store/steady-store';
 import { SawingSession, type SawingState } from './sawing-session';
 
 /** Two presses nearer to each other than this are one, made with a glove. */
@@ -24,7 +25,7 @@ function useSession(
   sawing: SawingRecord,
 ): { session: SawingSession; state: SawingState } {
   const queries = useQueryClient();
-  const [session] = useState(() => new SawingSession(id, sawing, client, localStorage));
+  const [session] = useState(() => new SawingSession(id, sawing, client, lasting));
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
   useEffect(() => {
     session.onOtherRound = () => void queries.invalidateQueries({ queryKey: sawingKey(id) });

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { lasting } from '../../store/steady-store';
 
 /** How lengths are marked: at a stop, all of a board before it is sawn, or one after the other from a fresh end. */
 export const MARKINGS = {
@@ -14,13 +15,13 @@ const isMarking = (kept: string | null): kept is Marking => kept !== null && kep
 /** How this device’s maker marks: as it was left. */
 export function useMarking(): [Marking, (marking: Marking) => void] {
   const [marking, set] = useState<Marking>(() => {
-    const kept = localStorage.getItem(MARKING_SHELF);
+    const kept = lasting.getItem(MARKING_SHELF);
     return isMarking(kept) ? kept : 'stop';
   });
   return [
     marking,
     (next) => {
-      localStorage.setItem(MARKING_SHELF, next);
+      lasting.setItem(MARKING_SHELF, next);
       set(next);
     },
   ];
