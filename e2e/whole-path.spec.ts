@@ -104,7 +104,7 @@ test('a size typed on the drawing moves the panels, can be undone, and survives 
     route.request().method() === 'PATCH' ? route.abort() : route.continue(),
   );
   await type(page, 'Entrance above the floor', '130mm');
-  await expect(page.getByText('not kept yet')).toBeVisible();
+  await expect(page.getByText('not kept yet', { exact: true })).toBeVisible();
   page.once('dialog', (dialog) => dialog.accept());
   await page.reload();
   await expect(page.getByLabel('Entrance above the floor', { exact: true })).toHaveValue('5 1/8');

@@ -243,6 +243,7 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
                 }}
               />
             </div>
+            <Waits state={state} />
             <MendingNote />
             {locked && !OPEN_WHEN_TAKEN.includes(station ?? '') && <Taken />}
             <BatchNameContext value={draft.name}>
@@ -282,6 +283,26 @@ function KeepingWord({ keeping }: { keeping: Keeping }) {
         : 'kept'}
     </span>
   );
+}
+
+/** Why something is not kept yet, and what could not be read any more. */
+function Waits({ state: { keeping, isTorn } }: { state: BatchState }) {
+  const words = [
+    ...(keeping.state === 'not kept' ? [keeping.why] : []),
+    ...(isTorn
+      ? [
+          'Something that was typed here before cannot be read any more. It lies in this browser as it is; the batch stands as the server keeps it.',
+        ]
+      : []),
+  ];
+  return words.map((each) => (
+    <p
+      key={each}
+      className="mt-3 rounded-lg border border-warn bg-warn-pale px-4 py-2 print:hidden"
+    >
+      {each}
+    </p>
+  ));
 }
 
 function TwoVersions({ session, state }: { session: BatchSession; state: BatchState }) {

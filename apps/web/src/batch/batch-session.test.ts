@@ -15,9 +15,11 @@ import type { Layout } from '@spare-knot/core/layout';
 import { startPlan } from '@spare-knot/core/plan';
 import { z } from 'zod';
 import { Trouble } from '../api/client';
+import type { TextStore } from '../store/steady-store';
 import { STANDARD_WOOD } from '../wood/standard-wood';
-import { type BatchServer, BatchSession, type Shelf } from './batch-session';
+import { type BatchServer, BatchSession } from './batch-session';
 import { applyPatch } from './draft';
+import { DraftShelf } from './draft-shelf';
 
 const animal = animalById('black-capped-chickadee');
 if (!animal) throw new Error('the table of animals has no chickadee');
@@ -128,20 +130,29 @@ class KeptBatch implements BatchServer {
 }
 const unreachable = () => new Trouble({ type: 'about:blank', status: 0, title: 'Away' });
 
-class MemoryShelf implements Shelf {
-  private readonly texts = new Map<string, string>();
-  getItem = (key: string) => this.texts.get(key) ?? null;
-  setItem = (key: string, text: string) => void this.texts.set(key, text);
-  removeItem = (key: string) => void this.texts.delete(key);
-  get size() {
-    return this.texts.size;
-  }
-}
+/** Which windows are open, as a browser tells. */
+const openWindows = new Set<string>();
+const asWindow = (own: string) => ({
+  own,
+  open: async () => openWindows,
+  alone: async (work: () => void) => work(),
+});
 
 let server: KeptBatch;
-let shelf: MemoryShelf;
-const open = (batch: BatchRecord = first) => {
-  const session = new BatchSession(batch, server, shelf);
+let shelf: Map<string, string>;
+const storeOf = (texts: Map<string, string>): TextStore => ({
+  getItem: (key) => texts.get(key) ?? null,
+  setItem: (key, text) => void texts.set(key, text),
+  removeItem: (key) => void texts.delete(key),
+  key: (index) => [...texts.keys()][index] ?? null,
+  get length() {
+    return texts.size;
+  },
+});
+const open = (batch: BatchRecord = first, window = 'one') => {
+  openWindows.add(window);
+  const drafts = new DraftShelf(batch.id, storeOf(shelf), asWindow(window));
+  const session = new BatchSession(batch, server, drafts);
   session.open();
   return session;
 };
@@ -153,7 +164,8 @@ const boxes = (session: BatchSession, count: number) =>
 beforeEach(() => {
   jest.useFakeTimers();
   server = new KeptBatch();
-  shelf = new MemoryShelf();
+  shelf = new Map();
+  openWindows.clear();
 });
 afterEach(() => {
   jest.useRealTimers();
@@ -252,6 +264,52 @@ describe('two windows', () => {
       expect(session.snapshot().draft.name).toBe(server.kept.name);
     },
   );
+});
+
+describe('what is typed in one window', () => {
+  test('lies by itself: another window neither has it nor writes over it', async () => {
+    server.away = 'before';
+    const one = open();
+    boxes(one, 7);
+    const other = open(first, 'two');
+    expect(other.snapshot().draft.boxes).toBe(6);
+    name(other, 'For the shed');
+    await jest.advanceTimersByTimeAsync(600);
+    expect(shelf.size).toBe(2);
+    server.away = 'no';
+    await jest.advanceTimersByTimeAsync(10_000);
+    expect(server.kept).toMatchObject({ boxes: 7, name: 'For the shed' });
+    expect(shelf.size).toBe(0);
+  });
+
+  test('and closed before it was kept, is taken up by the next that opens the batch, once', async () => {
+    server.away = 'before';
+    const closed = [open(first, 'one'), open(first, 'two')];
+    boxes(closed[0] as BatchSession, 7);
+    name(closed[1] as BatchSession, 'For the shed');
+    await jest.advanceTimersByTimeAsync(600);
+    for (const session of closed) session.close();
+    openWindows.clear();
+    server.away = 'no';
+    const next = open(first, 'three');
+    const beside = open(first, 'four');
+    await jest.advanceTimersByTimeAsync(10_000);
+    expect(server.kept).toMatchObject({ boxes: 7, name: 'For the shed' });
+    expect(shelf.size).toBe(0);
+    expect([next, beside].filter((session) => session.dirty)).toEqual([]);
+    expect(server.heard.filter((what) => what.startsWith('change boxes at 1'))).not.toHaveLength(0);
+  });
+
+  test('is never thrown away because it cannot be read', async () => {
+    shelf.set(`spare-knot.draft.${first.id}.one`, '{"torn');
+    const session = open();
+    expect(session.snapshot()).toMatchObject({ isTorn: true, draft: { boxes: 6 } });
+    expect([...shelf.values()]).toEqual(['{"torn']);
+    boxes(session, 7);
+    await jest.advanceTimersByTimeAsync(600);
+    expect(server.kept.boxes).toBe(7);
+    expect([...shelf.values()]).toEqual(['{"torn']);
+  });
 });
 
 describe('two windows at one box', () => {

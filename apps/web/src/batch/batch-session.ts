@@ -18,6 +18,7 @@ import {
   writeUnsaved,
 } from './draft';
 
+import type { DraftShelf } from './draft-shelf';
 import { merge, type Path, valueAt } from './merge';
 
 export type Keeping =
@@ -37,6 +38,8 @@ export interface BatchState {
   /** Somebody else's version, when both changed the same, and what that is. */
   theirs: BatchRecord | null;
   clashes: readonly Difference[];
+  /** Something that was typed here before cannot be read any more. */
+  isTorn: boolean;
 }
 
 /** What both changed in one place. */
@@ -57,8 +60,8 @@ export interface BatchServer {
   putBackInBin(id: string, version: number, spares: readonly string[] | null): Promise<BatchRecord>;
 }
 
-/** Where unsaved changes wait: the browser's own store. */
-export type Shelf = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
+/** Where unsaved changes wait. */
+export type Shelf = Pick<DraftShelf, 'read' | 'lay' | 'clear' | 'setAside' | 'leftOver'>;
 
 const WAIT = 500;
 const RETRY = 4000;
@@ -67,7 +70,6 @@ const MAX_STEPS = 100;
 const ONE_STEP = 1500;
 const TYPED = /^(name|boxes|wishes\.goals\.classes)$/;
 
-const shelfKey = (id: string): string => `spare-knot.draft.${id}`;
 const wordsOf = (error: unknown): string => messageOf(error);
 /** Whether the same write may be sent again: it never came to an answer. */
 const isUnanswered = (error: unknown): boolean =>
@@ -108,8 +110,9 @@ export class BatchSession {
       canRedo: false,
       theirs: null,
       clashes: [],
+      isTorn: false,
     };
-    this.takeUp();
+    this.takeUp(shelf.read());
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -127,6 +130,7 @@ export class BatchSession {
   readonly open = (): void => {
     this.isOpen = true;
     if (this.dirty || this.sent) this.writeSoon(0);
+    else this.takeUpOthers();
   };
 
   readonly edit = (change: (draft: Draft) => Draft): void => {
@@ -246,11 +250,32 @@ export class BatchSession {
     if (this.dirty && !this.state.theirs) void this.settle().catch(() => {});
   };
 
-  /** What was typed here before a reload and not kept. */
-  private takeUp(): void {
+  /** What a window left that was closed, one after the other: each is kept before the next. */
+  private takeUpOthers(): void {
+    void this.shelf
+      .leftOver((text) => {
+        // Something was typed here meanwhile: its turn comes when that is kept.
+        if (this.dirty || this.sent || this.state.theirs) return false;
+        this.takeUp(text);
+        this.lay();
+        this.show({});
+        if (this.dirty || this.sent) this.writeSoon(0);
+        return true;
+      })
+      .catch(() => {});
+  }
+
+  /** What was typed before a reload, or in a window that is closed, and not kept. */
+  private takeUp(text: string | null): void {
     const { batch } = this.state;
-    const unsaved = readUnsaved(this.shelf.getItem(shelfKey(batch.id)) ?? '');
-    if (!unsaved) return;
+    if (text === null) return;
+    const unsaved = readUnsaved(text);
+    if (!unsaved) {
+      this.shelf.setAside(text);
+      this.shelf.clear();
+      this.state = { ...this.state, isTorn: true };
+      return;
+    }
     const { before, patch, sent } = unsaved;
     // A write whose answer was lost may have been done all the same.
     const done = DRAFT_FIELDS.filter(
@@ -260,7 +285,7 @@ export class BatchSession {
     this.base = withFields(before, batch, done);
     this.state = { ...this.state, draft: applyPatch(before, patch) };
     this.meet(batch);
-    if (!this.dirty) this.shelf.removeItem(shelfKey(batch.id));
+    if (!this.dirty) this.shelf.clear();
   }
 
   private put(draft: Draft): void {
@@ -390,11 +415,10 @@ export class BatchSession {
     const { batch, draft } = this.state;
     const fields = changedFields(this.base, draft);
     if (fields.length === 0 && !this.sent) {
-      this.shelf.removeItem(shelfKey(batch.id));
+      this.shelf.clear();
       return;
     }
-    this.shelf.setItem(
-      shelfKey(batch.id),
+    this.shelf.lay(
       writeUnsaved({
         before: this.base,
         patch: patchOf(draft, fields, batch.version),
@@ -404,7 +428,8 @@ export class BatchSession {
   }
 
   private wasKept(): void {
-    this.shelf.removeItem(shelfKey(this.state.batch.id));
+    this.shelf.clear();
     this.show({ keeping: { state: 'kept', at: new Date(this.now()) } });
+    if (this.isOpen) this.takeUpOthers();
   }
 }

@@ -3,14 +3,16 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { client } from '../api/client';
 import { lasting } from '../store/steady-store';
+import { windows } from '../store/windows';
 import { BatchSession } from './batch-session';
+import { DraftShelf } from './draft-shelf';
 
 /** One session for as long as the batch is open. */
 export function useBatchSession(initial: BatchRecord) {
   const queries = useQueryClient();
   const [session] = useState(
     () =>
-      new BatchSession(initial, client, lasting, (kept) => {
+      new BatchSession(initial, client, new DraftShelf(initial.id, lasting, windows), (kept) => {
         queries.setQueryData(['batch', kept.id], kept);
         void queries.invalidateQueries({ queryKey: ['batches'] });
       }),
@@ -20,9 +22,15 @@ export function useBatchSession(initial: BatchRecord) {
     const warn = (event: BeforeUnloadEvent) => {
       if (session.dirty) event.preventDefault();
     };
+    // A size that is typed and not entered yet is entered when the window goes.
+    const enter = () => {
+      if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur();
+    };
     session.open();
     window.addEventListener('beforeunload', warn);
+    window.addEventListener('pagehide', enter);
     return () => {
+      window.removeEventListener('pagehide', enter);
       window.removeEventListener('beforeunload', warn);
       session.close();
     };
