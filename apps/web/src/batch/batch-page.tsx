@@ -286,9 +286,10 @@ function KeepingWord({ keeping }: { keeping: Keeping }) {
 }
 
 /** Why something is not kept yet, and what could not be read any more. */
-function Waits({ state: { keeping, isTorn } }: { state: BatchState }) {
+function Waits({ state: { keeping, isTorn, theirs } }: { state: BatchState }) {
   const words = [
-    ...(keeping.state === 'not kept' ? [keeping.why] : []),
+    // What both changed is asked about instead.
+    ...(keeping.state === 'not kept' && !theirs ? [keeping.why] : []),
     ...(isTorn
       ? [
           'Something that was typed here before cannot be read any more. It lies in this browser as it is; the batch stands as the server keeps it.',
