@@ -14,7 +14,13 @@ const houses: HouseProcess[] = [];
 
 const run = (program: string, data: string, words: readonly string[], port: string) => {
   const { status, stderr, stdout } = spawnSync(bin(program), words, {
-    env: { ...process.env, SPARE_KNOT_DATA: data, SPARE_KNOT_DB_PORT: port },
+    env: {
+      ...process.env,
+      SPARE_KNOT_DATA: data,
+      SPARE_KNOT_DB_PORT: port,
+      // Nobody cuts the power of a test.
+      SPARE_KNOT_DB_FLUSH: '2',
+    },
     encoding: 'utf8',
   });
   return { status, said: `${stdout}${stderr}` };
