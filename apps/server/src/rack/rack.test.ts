@@ -1,5 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { boardRecord } from '@spare-knot/core/api';
+import { must } from '@spare-knot/core/lists';
+import { z } from 'zod';
 import { Acts, picket } from '../testing/acts.js';
 import { openTestServer, type TestServer } from '../testing/test-server.js';
 
@@ -87,12 +89,62 @@ describe('the rack', () => {
     expect(again.body.boards[0]).toMatchObject({ width: 139.7, quantity: 6 });
   });
 
+  test('what is as small, as dear and as marked as can be is kept and read back', async () => {
+    const tick = 1 / 320;
+    const least = {
+      ...picket,
+      thickness: tick,
+      width: tick,
+      length: tick,
+      price: 42_949_672,
+      defects: [{ kind: 'nail', rect: [0, 0, tick, tick] }],
+    };
+    expect((await acts.addBoards(least)).status).toBe(201);
+    const { status, body } = await server.http.get('/api/rack');
+    expect([status, body.boards[0]]).toEqual([200, expect.objectContaining(least)]);
+  });
+
+  test('a pile that grows beyond what may be entered, as boards are given back, is read as ever', async () => {
+    const { batch, layout } = await acts.laidOut();
+    const taken = (await acts.accept(batch, layout)).body;
+    const [pile] = (await acts.rack()).filter(({ fromBatch }) => fromBatch === null);
+    const {
+      id,
+      fromBatch: _fromBatch,
+      ...change
+    } = z.encode(boardRecord, must(pile, 'a pile that is left'));
+    const filled = await server.http.put(`/api/rack/${id}`).send({ ...change, quantity: 100_000 });
+    expect(filled.status).toBe(200);
+    expect((await acts.giveBack(taken.id, taken.version)).status).toBe(200);
+    const back = must(
+      (await acts.rack()).find((board) => board.id === id),
+      'the pile',
+    );
+    expect(back.quantity).toBeGreaterThan(100_000);
+  });
+
+  test('a line with more defects than are read is named; the others are kept', async () => {
+    const defects = Array.from({ length: 2001 }, () => 'nail circle 50 50 1').join('; ');
+    const header = 'name,thickness,width,length,material,defects';
+    const line = (of: string) => `Picket,16,140,1800,western-red-cedar,${of}`;
+    const csv = [header, line(defects), line('')].join('\n');
+    const { body } = await server.http.post('/api/rack/csv').send({ csv });
+    expect(body.boards).toHaveLength(1);
+    expect(body.problems).toEqual([{ line: 2, message: expect.stringContaining('2000') }]);
+    expect(await acts.rack()).toHaveLength(1);
+  });
+
   test.each([
     [{ ...picket, width: -1 }, 'boards[0].width'],
     [{ ...picket, quantity: 0 }, 'boards[0].quantity'],
     [{ ...picket, name: '' }, 'boards[0].name'],
     [{ ...picket, defects: [{ kind: 'nail', circle: [5000, 0, 3] }] }, 'boards[0].defects[0]'],
     [{ ...picket, defects: [{ kind: 'nail' }] }, 'boards[0].defects[0]'],
+    [{ ...picket, width: 0.001 }, 'boards[0].width'],
+    [{ ...picket, price: 5e8 }, 'boards[0].price'],
+    [{ ...picket, defects: [{ kind: 'nail', circle: [50, 50, 0.001] }] }, 'boards[0].defects[0]'],
+    [{ ...picket, defects: [{ kind: 'nail', circle: [1e308, 50, 3] }] }, 'boards[0].defects[0]'],
+    [{ ...picket, planed: { from: 1e-9, by: 'hand' } }, 'boards[0].planed.from'],
   ])('refuses %j naming the field', async (board, path) => {
     const answer = await acts.addBoards(board);
     expect(answer.status).toBe(400);

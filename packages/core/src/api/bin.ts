@@ -22,7 +22,8 @@ export const spareRecord = z.object({
   thickness: positiveLength,
   material: name,
   place,
-  count: z.number().int().min(0).max(MOST_PANELS),
+  /** More than may be put in at once: what is put back comes on top. */
+  count: z.number().int().min(0),
   /** Outside face, inside face and what is cut through, in the panel’s own frame. */
   drawing: z.object({ outline: polygon, underside: polygon, cuts: z.array(polygon).max(200) }),
 });

@@ -13,7 +13,8 @@ export const boardRecord = z.object({
   id,
   version,
   name,
-  quantity: count,
+  /** More than anybody may enter at once: what is given back comes on top. */
+  quantity: z.number().int().nonnegative(),
   ...boardKindFields,
   ...woodFactFields,
   /** The batch that left it, where it is an offcut of one. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { SUPPLY_UNITS, WEATHER_CLASSES } from '../building/index.js';
-import { money } from '../exchange/index.js';
+import { price } from '../exchange/index.js';
 import { id, version } from './fields.js';
 
 const amount = z.number().nonnegative().max(1e7);
@@ -16,7 +16,7 @@ export const newSupply = z.object({
   count: amount,
   pack: amount.positive().nullable().default(null),
   /** Of one pack. */
-  price: money.nullable().default(null),
+  price: price.nullable().default(null),
 });
 export type NewSupply = z.output<typeof newSupply>;
 export const supplyRecord = newSupply.extend({ id, version });

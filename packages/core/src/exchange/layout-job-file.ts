@@ -8,10 +8,11 @@ import {
   degrees,
   distance,
   length,
-  money,
+  MOST_DEFECTS,
   name,
   polygon,
   positiveLength,
+  price,
   zone,
   zoneFile,
   zoneFromFile,
@@ -111,10 +112,10 @@ export const boardKindFields = {
   // A board is planed until somebody says otherwise.
   faceA: face.default('planed'),
   faceB: face.default('planed'),
-  price: money.nullable().default(null),
+  price: price.nullable().default(null),
   offcut: z.boolean().default(false),
   grained: z.boolean().default(true),
-  defects: z.array(defect).max(2000).default([]),
+  defects: z.array(defect).max(MOST_DEFECTS).default([]),
 };
 export const stock = z.object({
   id: name,

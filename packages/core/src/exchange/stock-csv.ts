@@ -19,7 +19,7 @@ import {
   type WoodFacts,
 } from '../wood/index.js';
 import { type Cell, type CsvReading, readCsv, writeCsv } from './csv.js';
-import { zoneFile, zoneFromFile, zoneToFile } from './units.js';
+import { MOST_DEFECTS, zoneFile, zoneFromFile, zoneToFile } from './units.js';
 
 /** Columns of a rack as CSV, RFC 4180 with a header row. Lengths in millimetres unless they carry a unit. */
 const COLUMNS = [
@@ -45,10 +45,12 @@ export const NEEDED = ['thickness', 'width', 'length'] as const;
 /** A defect in one cell: `knot-sound circle 400 60 12; split rect 1700 0 129 140`, millimetres. */
 function readDefects(cell: string): Defect[] | string {
   const defects: Defect[] = [];
-  for (const text of cell
+  const texts = cell
     .split(';')
     .map((each) => each.trim())
-    .filter((each) => each !== '')) {
+    .filter((each) => each !== '');
+  if (texts.length > MOST_DEFECTS) return `${texts.length} of them; ${MOST_DEFECTS} are read`;
+  for (const text of texts) {
     const [kind, shape, ...numbers] = text.split(/\s+/);
     const known = DEFECT_KINDS.find((each) => each === kind);
     if (!known) return `“${kind}” is no defect; known are ${DEFECT_KINDS.join(', ')}`;

@@ -4,13 +4,21 @@ import type { Point, Zone } from '../plane/index.js';
 
 /** Longest length that a file may give: 100 m. */
 const LONGEST_MM = 100_000;
+/** Shortest one that is there at all: what is less than a tick would be kept as nothing. */
+const SHORTEST_MM = toMm(1);
+
+/** Defects of one board. */
+export const MOST_DEFECTS = 2000;
+
+const place = z.number().min(-LONGEST_MM).max(LONGEST_MM);
+const extent = z.number().min(SHORTEST_MM).max(LONGEST_MM);
 
 /** Millimetres in files, ticks inside. */
-export const length = z.codec(z.number().min(-LONGEST_MM).max(LONGEST_MM), z.number(), {
+export const length = z.codec(place, z.number(), {
   decode: fromMm,
   encode: toMm,
 });
-export const positiveLength = z.codec(z.number().positive().max(LONGEST_MM), z.number(), {
+export const positiveLength = z.codec(extent, z.number(), {
   decode: fromMm,
   encode: toMm,
 });
@@ -22,24 +30,27 @@ export const money = z.codec(z.number().nonnegative().max(1e9), z.number(), {
   decode: fromDecimal,
   encode: toDecimal,
 });
+/** What one thing costs: as much as a column of 32 bits keeps in hundredths, far above what any board does. */
+export const price = z.codec(z.number().nonnegative().max(42_949_672), z.number(), {
+  decode: fromDecimal,
+  encode: toDecimal,
+});
 export const degrees = z.number().min(-360).max(360);
 export const name = z.string().min(1).max(200);
 export const count = z.number().int().nonnegative().max(100_000);
 
-export const point = z.codec(z.tuple([z.number(), z.number()]), z.custom<Point>(), {
+export const point = z.codec(z.tuple([place, place]), z.custom<Point>(), {
   decode: ([x, y]): Point => [fromMm(x), fromMm(y)],
   encode: ([x, y]): [number, number] => [toMm(x), toMm(y)],
 });
 export const polygon = z.array(point).min(3).max(200);
 
 const zoneFile = z.union([
-  z.strictObject({ circle: z.tuple([z.number(), z.number(), z.number().positive()]) }),
-  z.strictObject({
-    rect: z.tuple([z.number(), z.number(), z.number().positive(), z.number().positive()]),
-  }),
+  z.strictObject({ circle: z.tuple([place, place, extent]) }),
+  z.strictObject({ rect: z.tuple([place, place, extent, extent]) }),
   z.strictObject({
     polygon: z
-      .array(z.tuple([z.number(), z.number()]))
+      .array(z.tuple([place, place]))
       .min(3)
       .max(200),
   }),
