@@ -3,6 +3,7 @@ import { writeBoxesCsv, writeSuppliesCsv, writeVisitsCsv } from '@spare-knot/cor
 import { strFromU8, strToU8, unzipSync, type Zippable, zipSync } from 'fflate';
 import { z } from 'zod';
 import { Database } from '../database/database.js';
+import { inBulk } from '../database/kept-table.js';
 import { badInput, conflict } from '../http/problem.js';
 import { RackRepository } from '../rack/rack.repository.js';
 import { rackCsv } from '../rack/rack-csv.js';
@@ -17,7 +18,6 @@ export const ARCHIVE_FORMAT = 'spare-knot/shop' as const;
 
 /** What an archive unpacks to at most: a shop of decades is far below it. */
 const MOST_BYTES = 400_000_000;
-const AT_ONCE = 500;
 
 const heading = z.object({
   format: z.literal(ARCHIVE_FORMAT),
@@ -171,13 +171,9 @@ export class ArchiveService {
     const rows = readRows(path, files.get(path)).map((row, index) =>
       asKept(row, own, `${path}[${index}]`),
     );
-    for (let from = 0; from < rows.length; from += AT_ONCE)
-      await this.database
-        .now(table)
-        .insert(rows.slice(from, from + AT_ONCE))
-        .catch((error: unknown) => {
-          throw wrong(path, whyNot(error));
-        });
+    await inBulk(this.database, table, rows).catch((error: unknown) => {
+      throw wrong(path, whyNot(error));
+    });
     return rows.length;
   }
 

@@ -85,7 +85,10 @@ async function upgradeAlone(knex: Knex, folder: string | null, say: (words: stri
 
 /** Where an upgrade was ended half-way, puts back what was there before it. */
 async function beginAnew(knex: Knex, note: string, say: (words: string) => void): Promise<void> {
-  const noted = await readFile(note, 'utf8').catch(() => null);
+  const noted = await readFile(note, 'utf8').catch((error: NodeJS.ErrnoException) => {
+    if (error.code === 'ENOENT') return null;
+    throw error;
+  });
   if (noted === null) return;
   const { backup, until } = underWay.parse(JSON.parse(noted));
   // It came to its end; only the note was still there. What was kept since then is not touched.

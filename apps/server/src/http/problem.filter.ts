@@ -21,6 +21,8 @@ const LONGEST = 300;
 /** What a failure of the database is told as; null where it is none that has a name. */
 function problemOf(error: unknown): Problem | null {
   if (error instanceof Problem) return error;
+  // A page’s file that is missing has a code that a database’s socket has too.
+  if (typeof (error as { status?: unknown } | null)?.status === 'number') return null;
   if (error instanceof OutcomeUnknown) return notKnown();
   if (isAway(error)) return databaseAway();
   if (isLocked(error)) return busy();

@@ -73,20 +73,22 @@ export class House {
   private async keepServer(): Promise<never> {
     const backOff = new BackOff();
     const environment = await this.serverEnvironment();
-    for (let isFirst = true; ; isFirst = false) {
+    let wasReady = false;
+    for (;;) {
       const program = new Program(
         {
-          name: 'server',
           words: [process.execPath, this.settings.serverProgram],
           environment,
         },
-        (words) => process.stdout.write(words),
+        (words) => {
+          wasReady ||= words.includes('is ready');
+          process.stdout.write(words);
+        },
       );
       this.server = program;
       const how = await this.endOf(program);
       if (program.exitCode === WILL_NOT_HELP) throw new HouseFailed('Spare Knot did not start.');
-      if (isFirst && !program.hasSaid('is ready'))
-        throw new HouseFailed(`Spare Knot did not start: its server ended (${how}).`);
+      if (!wasReady) throw new HouseFailed(`Spare Knot did not start: its server ended (${how}).`);
       await this.again('server', program, backOff);
     }
   }
@@ -109,7 +111,6 @@ export class House {
   private startDatabase(): Program {
     const { data, databasePort, databaseProgram } = this.settings;
     const command: Command = {
-      name: 'database',
       words: [databaseProgram, 'run', join(data, 'mariadb'), String(databasePort)],
       environment: process.env,
     };

@@ -3,8 +3,6 @@ import { once } from 'node:events';
 
 /** What is run, and with what around it. */
 export interface Command {
-  /** As it is called in a sentence: `database`. */
-  readonly name: string;
   readonly words: readonly string[];
   readonly environment: NodeJS.ProcessEnv;
 }
@@ -24,7 +22,6 @@ export class Program {
   readonly ended: Promise<string>;
   readonly began = Date.now();
   private readonly process: ChildProcess;
-  private said = '';
 
   /** @param hear is told each piece that it prints; what it complains of goes on to our own standard error */
   constructor(command: Command, hear: (words: string) => void = () => {}) {
@@ -33,7 +30,6 @@ export class Program {
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.process.stdout?.on('data', (words: Buffer) => {
-      this.said += words.toString();
       hear(words.toString());
     });
     this.ended = once(this.process, 'exit').then(([code, signal]) =>
@@ -47,11 +43,6 @@ export class Program {
 
   get exitCode(): number | null {
     return this.process.exitCode;
-  }
-
-  /** Whether it has printed these words. */
-  hasSaid(words: string): boolean {
-    return this.said.includes(words);
   }
 
   /** Ends it; by force when it does not in time. */
