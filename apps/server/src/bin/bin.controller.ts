@@ -14,6 +14,7 @@ import {
 import { z } from 'zod';
 import { SummariesService } from '../batches/summaries.service.js';
 import { KeptController } from '../database/kept.controller.js';
+import { listed } from '../database/listed.js';
 import { notFound } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { BinRepository } from './bin.repository.js';
@@ -32,7 +33,7 @@ export class BinController extends KeptController<SpareRecord> {
 
   @Get()
   async list() {
-    return z.encode(binList, { spares: await this.bin.list() });
+    return listed('spares', await this.bin.rows(), show);
   }
 
   @Post()

@@ -1,5 +1,12 @@
 import { Injectable } from '@nestjs/common';
-import { MOST_PANELS, type SpareChange, type SpareRecord, spareRecord } from '@spare-knot/core/api';
+import {
+  eachOf,
+  MOST_PANELS,
+  type Rows,
+  type SpareChange,
+  type SpareRecord,
+  spareRecord,
+} from '@spare-knot/core/api';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { Database } from '../database/database.js';
@@ -52,7 +59,7 @@ export class BinRepository {
     this.spares = new KeptTable(database, 'spare_panels');
   }
 
-  private rows(): Knex.QueryBuilder {
+  private joined(): Knex.QueryBuilder {
     return this.database
       .now('spare_panels')
       .join('plan_versions', 'plan_versions.key', 'spare_panels.plan_key')
@@ -64,16 +71,20 @@ export class BinRepository {
       .whereNull('spare_panels.deleted_at');
   }
 
-  async list(): Promise<SpareRecord[]> {
-    const rows = (await this.rows()
+  async rows(): Promise<Rows<SpareRecord>> {
+    const rows = (await this.joined()
       .where('count', '>', 0)
       .orderBy(['plan_versions.name', 'role', 'spare_panels.name', 'id'])) as SpareRow[];
-    return rows.map(recordOf);
+    return eachOf(rows, recordOf);
+  }
+
+  async list(): Promise<SpareRecord[]> {
+    return (await this.rows()).kept;
   }
 
   async byIds(ids: readonly string[]): Promise<SpareRecord[]> {
     if (ids.length === 0) return [];
-    const rows = (await this.rows().whereIn('id', [...ids])) as SpareRow[];
+    const rows = (await this.joined().whereIn('id', [...ids])) as SpareRow[];
     return rows.map(recordOf);
   }
 

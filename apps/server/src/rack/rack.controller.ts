@@ -15,6 +15,7 @@ import { readStockCsv } from '@spare-knot/core/exchange';
 import { liesOnBoard } from '@spare-knot/core/wood';
 import { z } from 'zod';
 import { KeptController } from '../database/kept.controller.js';
+import { listed } from '../database/listed.js';
 import { badInput } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { RackRepository } from './rack.repository.js';
@@ -46,7 +47,7 @@ export class RackController extends KeptController<BoardRecord> {
 
   @Get()
   async list() {
-    return z.encode(boardList, { boards: await this.rack.list() });
+    return listed('boards', await this.rack.rows(), show);
   }
 
   @Post()

@@ -1,5 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import type { BoardChange, BoardRecord, NewBoard } from '@spare-knot/core/api';
+import {
+  type BoardChange,
+  type BoardRecord,
+  eachOf,
+  type NewBoard,
+  type Rows,
+} from '@spare-knot/core/api';
 import { at } from '@spare-knot/core/lists';
 import { Database } from '../database/database.js';
 import { inBulk, KeptTable } from '../database/kept-table.js';
@@ -26,12 +32,16 @@ export class RackRepository {
   }
 
   /** Boards in the order they came, oldest first; used-up and deleted ones left out. */
-  async list(): Promise<BoardRecord[]> {
+  async rows(): Promise<Rows<BoardRecord>> {
     const rows = await this.boards
       .there()
       .where('quantity', '>', 0)
       .orderBy([{ column: 'created_at' }, { column: 'id' }]);
-    return this.withDefects(rows as BoardRow[]);
+    return this.each(rows as BoardRow[]);
+  }
+
+  async list(): Promise<BoardRecord[]> {
+    return (await this.rows()).kept;
   }
 
   async byIds(ids: readonly string[], lock = false): Promise<BoardRecord[]> {
@@ -155,7 +165,17 @@ export class RackRepository {
     return ids.flatMap((id) => boards.get(id) ?? []);
   }
 
+  private async each(rows: readonly BoardRow[]): Promise<Rows<BoardRecord>> {
+    const own = await this.defectsOf(rows);
+    return eachOf(rows, (row) => recordOf(row, own.get(row.id) ?? []));
+  }
+
   private async withDefects(rows: readonly BoardRow[]): Promise<BoardRecord[]> {
+    const own = await this.defectsOf(rows);
+    return rows.map((row) => recordOf(row, own.get(row.id) ?? []));
+  }
+
+  private async defectsOf(rows: readonly BoardRow[]): Promise<Map<string, DefectRow[]>> {
     const defects = await this.database
       .now<DefectRow>('defects')
       .whereIn(
@@ -166,6 +186,6 @@ export class RackRepository {
     const own = new Map<string, DefectRow[]>();
     for (const { id } of rows) own.set(id, []);
     for (const defect of defects as DefectRow[]) own.get(defect.board_id)?.push(defect);
-    return rows.map((row) => recordOf(row, own.get(row.id) ?? []));
+    return own;
   }
 }

@@ -45,7 +45,7 @@ export class WinterController {
 
   /** What is not given yet; a wish that does not say how many asks for none. */
   private async wishes(): Promise<AskedFor[]> {
-    return (await this.asked.all()).flatMap(({ fields }) =>
+    return (await this.asked.all()).kept.flatMap(({ fields }) =>
       fields.given_on
         ? []
         : [

@@ -27,6 +27,7 @@ import {
 import { z } from 'zod';
 import { Database } from '../database/database.js';
 import { KeptController } from '../database/kept.controller.js';
+import { listed } from '../database/listed.js';
 import { Read } from '../http/read.pipe.js';
 import { ListRepository } from './list.repository.js';
 
@@ -48,7 +49,7 @@ export function listController(list: ShopList): Type {
 
     @Get()
     async list() {
-      return z.encode(listRows, { rows: await this.rows.all() });
+      return listed('rows', await this.rows.all(), show);
     }
 
     @Post()
@@ -60,7 +61,7 @@ export function listController(list: ShopList): Type {
     @Header('Content-Type', 'text/csv; charset=utf-8')
     @Header('Content-Disposition', `attachment; filename="${list.id}.csv"`)
     async csv() {
-      return writeListCsv(list, await this.rows.all());
+      return writeListCsv(list, (await this.rows.all()).kept);
     }
 
     @Post('csv')

@@ -1,4 +1,4 @@
-import type { ListRow } from '@spare-knot/core/api';
+import { eachOf, type ListRow, type Rows } from '@spare-knot/core/api';
 import type { ListFields, ShopList } from '@spare-knot/core/exchange';
 import type { Database } from '../database/database.js';
 import { type KeptRow, KeptTable } from '../database/kept-table.js';
@@ -16,9 +16,9 @@ export class ListRepository {
     this.rows = new KeptTable(database, list.id);
   }
 
-  async all(): Promise<ListRow[]> {
+  async all(): Promise<Rows<ListRow>> {
     const rows = (await this.rows.there().orderBy(['name', 'id'])) as Row[];
-    return rows.map((row) => this.recordOf(row));
+    return eachOf(rows, (row) => this.recordOf(row));
   }
 
   async byIds(ids: readonly string[]): Promise<ListRow[]> {

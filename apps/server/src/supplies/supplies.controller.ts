@@ -12,6 +12,7 @@ import {
 import { readSuppliesCsv, writeSuppliesCsv } from '@spare-knot/core/exchange';
 import { z } from 'zod';
 import { KeptController } from '../database/kept.controller.js';
+import { listed } from '../database/listed.js';
 import { conflict } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { SuppliesRepository } from './supplies.repository.js';
@@ -26,7 +27,7 @@ export class SuppliesController extends KeptController<SupplyRecord> {
 
   @Get()
   async list() {
-    return z.encode(supplyList, { supplies: await this.supplies.list() });
+    return listed('supplies', await this.supplies.rows(), show);
   }
 
   @Post()

@@ -1,5 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import type { NewSupply, SupplyChange, SupplyRecord } from '@spare-knot/core/api';
+import {
+  eachOf,
+  type NewSupply,
+  type Rows,
+  type SupplyChange,
+  type SupplyRecord,
+} from '@spare-knot/core/api';
 import { Database } from '../database/database.js';
 import { type KeptRow, KeptTable } from '../database/kept-table.js';
 
@@ -44,9 +50,13 @@ export class SuppliesRepository {
     this.supplies = new KeptTable(database, 'supplies');
   }
 
-  async list(): Promise<SupplyRecord[]> {
+  async rows(): Promise<Rows<SupplyRecord>> {
     const rows = (await this.supplies.there().orderBy(['name', 'id'])) as SupplyRow[];
-    return rows.map(recordOf);
+    return eachOf(rows, recordOf);
+  }
+
+  async list(): Promise<SupplyRecord[]> {
+    return (await this.rows()).kept;
   }
 
   async byIds(ids: readonly string[]): Promise<SupplyRecord[]> {

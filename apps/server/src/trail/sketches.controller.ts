@@ -15,11 +15,11 @@ import {
   type SketchChange,
   type SketchRecord,
   sketchChange,
-  sketchList,
   sketchRecord,
 } from '@spare-knot/core/api';
 import { z } from 'zod';
 import { KeptController } from '../database/kept.controller.js';
+import { listed } from '../database/listed.js';
 import { badInput, notFound } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { barePicture } from './jpeg.js';
@@ -35,7 +35,7 @@ export class SketchesController extends KeptController<SketchRecord> {
 
   @Get()
   async list() {
-    return z.encode(sketchList, { sketches: await this.sketches.list() });
+    return listed('sketches', await this.sketches.rows(), show);
   }
 
   @Post()

@@ -1,6 +1,8 @@
 import { Injectable } from '@nestjs/common';
 import {
+  eachOf,
   type NewSketch,
+  type Rows,
   type SketchChange,
   type SketchRecord,
   sketchRecord,
@@ -37,12 +39,12 @@ export class SketchesRepository {
     this.sketches = new KeptTable(database, 'sketches');
   }
 
-  async list(): Promise<SketchRecord[]> {
+  async rows(): Promise<Rows<SketchRecord>> {
     const rows = (await this.sketches
       .there()
       .select(...COLUMNS)
       .orderBy(['name', 'id'])) as SketchRow[];
-    return rows.map(recordOf);
+    return eachOf(rows, recordOf);
   }
 
   async byIds(ids: readonly string[]): Promise<SketchRecord[]> {

@@ -12,6 +12,7 @@ import {
 import { readYardCsv, writeYardCsv } from '@spare-knot/core/exchange';
 import { z } from 'zod';
 import { KeptController } from '../database/kept.controller.js';
+import { listed } from '../database/listed.js';
 import { Read } from '../http/read.pipe.js';
 import { YardRepository } from './yard.repository.js';
 
@@ -25,7 +26,7 @@ export class YardController extends KeptController<OfferRecord> {
 
   @Get()
   async list() {
-    return z.encode(offerList, { offers: await this.yard.list() });
+    return listed('offers', await this.yard.rows(), show);
   }
 
   @Post()

@@ -1,5 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import type { NewOffer, OfferChange, OfferRecord } from '@spare-knot/core/api';
+import {
+  eachOf,
+  type NewOffer,
+  type OfferChange,
+  type OfferRecord,
+  type Rows,
+} from '@spare-knot/core/api';
 import { Database } from '../database/database.js';
 import { type KeptRow, KeptTable } from '../database/kept-table.js';
 import { type WoodColumns, woodColumns, woodOf } from '../rack/board-rows.js';
@@ -36,11 +42,15 @@ export class YardRepository {
   }
 
   /** Yard by yard, in the order in which the offers came. */
-  async list(): Promise<OfferRecord[]> {
+  async rows(): Promise<Rows<OfferRecord>> {
     const rows = (await this.offers
       .there()
       .orderBy([{ column: 'yard' }, { column: 'created_at' }, { column: 'id' }])) as OfferRow[];
-    return rows.map(recordOf);
+    return eachOf(rows, recordOf);
+  }
+
+  async list(): Promise<OfferRecord[]> {
+    return (await this.rows()).kept;
   }
 
   async byIds(ids: readonly string[]): Promise<OfferRecord[]> {

@@ -15,6 +15,7 @@ import {
   batchList,
   batchPatch,
   batchRecord,
+  besideRows,
   beyondMending,
   binList,
   boardChange,
@@ -27,6 +28,7 @@ import {
   boxReport,
   boxWithVisits,
   csvReport,
+  eachOf,
   type FromBin,
   fromBin,
   type KeptPlans,
@@ -99,7 +101,6 @@ import {
   sawnCuts,
   seasonRecord,
   shopRecord,
-  sketchList,
   sketchRecord,
   spareRecord,
   supplyChange,
@@ -126,6 +127,7 @@ import type { SeasonKey } from '@spare-knot/core/trail';
 import { z } from 'zod';
 import { reach } from '../outdoors/reach';
 import { reachServer, Unanswered } from './reach-server';
+import { unreadableRows } from './unreadable-rows';
 
 /** What went wrong, as the server says it; status 0 when it could not be reached. */
 export class Trouble extends Error {
@@ -134,6 +136,11 @@ export class Trouble extends Error {
   }
   get unreachable(): boolean {
     return this.problem.status === 0;
+  }
+  /** Whether the same may well be done after a while. */
+  get passes(): boolean {
+    const { status } = this.problem;
+    return this.unreachable || status >= 500 || status === 429;
   }
   get stale(): boolean {
     return this.problem.type === 'urn:spare-knot:stale';
@@ -200,6 +207,19 @@ const ask = async <S extends z.ZodType>(
 ): Promise<z.output<S>> =>
   schema.parse(await (await send(method, path, { body, ...(key && { key }) })).json());
 
+/** The rows of a list, each read by itself: what cannot be read is told where the list is shown. */
+async function rowsOf<S extends z.ZodType>(
+  row: S,
+  key: string,
+  path: string,
+): Promise<z.output<S>[]> {
+  const sent = z.looseObject({ [key]: z.array(z.looseObject({ id: z.string() })), ...besideRows });
+  const answer = await ask(sent, 'GET', path);
+  const { kept, unreadable } = eachOf(answer[key] as { id: string }[], (each) => row.parse(each));
+  unreadableRows.heard(path, [...(answer.unreadable ?? []), ...unreadable]);
+  return kept;
+}
+
 /** The one way to the server. Every body goes out and comes in through the schemas that the server uses. */
 export const client = {
   batches: async (): Promise<BatchSummary[]> => (await ask(batchList, 'GET', 'batches')).batches,
@@ -213,7 +233,7 @@ export const client = {
     spares: readonly string[] | null,
   ): Promise<BatchRecord> =>
     ask(batchRecord, 'POST', `batches/${id}/bin/back`, { version, spares }),
-  bin: async (): Promise<SpareRecord[]> => (await ask(binList, 'GET', 'bin')).spares,
+  bin: (): Promise<SpareRecord[]> => rowsOf(spareRecord, 'spares', 'bin'),
   putInBin: async (spares: NewSpares): Promise<SpareRecord[]> =>
     (await ask(binList, 'POST', 'bin', z.encode(newSpares, spares))).spares,
   changeSpare: (id: string, change: SpareChange): Promise<SpareRecord> =>
@@ -244,7 +264,7 @@ export const client = {
     ask(planVersion, 'GET', `repairs/plans/${key}`),
   readArchive: async (zip: Blob): Promise<ArchiveRead> =>
     archiveRead.parse(await (await send('POST', 'archive', { zip })).json()),
-  trail: async (): Promise<BoxRecord[]> => (await ask(boxList, 'GET', 'trail')).boxes,
+  trail: (): Promise<BoxRecord[]> => rowsOf(boxRecord, 'boxes', 'trail'),
   trailBox: (id: string): Promise<BoxWithVisits> => ask(boxWithVisits, 'GET', `trail/${id}`),
   addBoxes: async (boxes: readonly NewBox[]): Promise<BoxRecord[]> =>
     (await ask(boxList, 'POST', 'trail', z.encode(newBoxes, { boxes: [...boxes] }))).boxes,
@@ -254,8 +274,7 @@ export const client = {
   restoreBox: (id: string): Promise<BoxRecord> => ask(boxRecord, 'POST', `trail/${id}/restore`),
   importBoxesCsv: (csv: string) => ask(boxReport, 'POST', 'trail/csv', { csv }),
   importVisitsCsv: (csv: string) => ask(visitReport, 'POST', 'visits/csv', { csv }),
-  sketches: async (): Promise<SketchRecord[]> =>
-    (await ask(sketchList, 'GET', 'sketches')).sketches,
+  sketches: (): Promise<SketchRecord[]> => rowsOf(sketchRecord, 'sketches', 'sketches'),
   addSketch: (sketch: NewSketch): Promise<SketchRecord> =>
     ask(sketchRecord, 'POST', 'sketches', sketch),
   changeSketch: (id: string, change: SketchChange): Promise<SketchRecord> =>
@@ -274,8 +293,7 @@ export const client = {
     ask(visitRecord, 'POST', `visits/${id}/restore`),
   keepPhoto: (id: string, jpeg: string): Promise<VisitRecord> =>
     ask(visitRecord, 'PUT', `visits/${id}/photo`, { jpeg }),
-  list: async ({ id }: ShopList): Promise<ListRow[]> =>
-    (await ask(listRows, 'GET', `lists/${id}`)).rows,
+  list: ({ id }: ShopList): Promise<ListRow[]> => rowsOf(listRow, 'rows', `lists/${id}`),
   addToList: async ({ id }: ShopList, rows: readonly ListFields[]): Promise<ListRow[]> =>
     (await ask(listRows, 'POST', `lists/${id}`, { rows })).rows,
   changeInList: (
@@ -320,7 +338,7 @@ export const client = {
   learned: (): Promise<LearnedRecord> => ask(learnedRecord, 'GET', 'shop/learned'),
   sawBack: (id: string, round: number): Promise<SawingRecord> =>
     ask(sawingRecord, 'POST', `batches/${id}/sawing/back`, { round }),
-  rack: async (): Promise<BoardRecord[]> => (await ask(boardList, 'GET', 'rack')).boards,
+  rack: (): Promise<BoardRecord[]> => rowsOf(boardRecord, 'boards', 'rack'),
   addBoards: async (boards: NewBoard[]): Promise<BoardRecord[]> =>
     (await ask(boardList, 'POST', 'rack', z.encode(newBoards, { boards }))).boards,
   changeBoard: (id: string, change: BoardChange): Promise<BoardRecord> =>
@@ -334,7 +352,7 @@ export const client = {
   changeShop: (shop: ShopRecord): Promise<ShopRecord> =>
     ask(shopRecord, 'PUT', 'shop', z.encode(shopRecord, shop)),
   importCsv: (csv: string) => ask(csvReport, 'POST', 'rack/csv', { csv }),
-  yard: async (): Promise<OfferRecord[]> => (await ask(offerList, 'GET', 'yard')).offers,
+  yard: (): Promise<OfferRecord[]> => rowsOf(offerRecord, 'offers', 'yard'),
   addOffers: async (offers: NewOffer[]): Promise<OfferRecord[]> =>
     (await ask(offerList, 'POST', 'yard', z.encode(newOffers, { offers }))).offers,
   changeOffer: (id: string, change: OfferChange): Promise<OfferRecord> =>
@@ -346,8 +364,7 @@ export const client = {
   keepWork: (id: string, told: WorkTold, key: string): Promise<WorkRecord> =>
     ask(workRecord, 'POST', `batches/${id}/work`, z.encode(workTold, told), key),
   pace: (): Promise<PaceRecord> => ask(paceRecord, 'GET', 'shop/pace'),
-  supplies: async (): Promise<SupplyRecord[]> =>
-    (await ask(supplyList, 'GET', 'supplies')).supplies,
+  supplies: (): Promise<SupplyRecord[]> => rowsOf(supplyRecord, 'supplies', 'supplies'),
   putSupplies: async (supplies: NewSupply[]): Promise<SupplyRecord[]> =>
     (await ask(supplyList, 'POST', 'supplies', z.encode(newSupplies, { supplies }))).supplies,
   changeSupply: (id: string, change: SupplyChange): Promise<SupplyRecord> =>

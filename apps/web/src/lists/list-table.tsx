@@ -4,6 +4,7 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { CsvButtons } from '../ui/csv-buttons';
 import { Trouble } from '../ui/trouble';
+import { UnreadableHere } from '../ui/unreadable-here';
 import { ListField } from './list-field';
 import { useList } from './use-list';
 
@@ -95,6 +96,7 @@ export function ListTable({ list }: { list: ShopList }) {
         />
       </div>
       {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
+      <UnreadableHere list={`lists/${list.id}`} />
       {query.data && rows.length === 0 && <p className="card mt-3 p-5">{list.empty}</p>}
       {rows.length > 0 && (
         <div className="relative overflow-x-auto">
@@ -106,7 +108,9 @@ export function ListTable({ list }: { list: ShopList }) {
                     {label}
                   </th>
                 ))}
-                <th />
+                <th>
+                  <span className="sr-only">Take off</span>
+                </th>
               </tr>
             </thead>
             <tbody>

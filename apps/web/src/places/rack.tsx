@@ -14,6 +14,7 @@ import { CsvButtons } from '../ui/csv-buttons';
 import { HeaderEnd } from '../ui/header-end';
 import { LongList } from '../ui/long-list';
 import { Trouble } from '../ui/trouble';
+import { UnreadableHere } from '../ui/unreadable-here';
 
 /** A board on the rack, to be measured, marked and taken off. */
 function RackRow({
@@ -119,6 +120,7 @@ export function Rack() {
         <QuickEntry onAdd={rack.add} />
       </div>
       {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
+      <UnreadableHere list="rack" />
       {query.data && boards.length === 0 && (
         <div className="card mt-6 p-8 text-center">
           <h2 className="text-xl">The rack is empty</h2>

@@ -1,7 +1,6 @@
 import { Tabs } from 'radix-ui';
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
-import { OutOfReach } from '../outdoors/out-of-reach';
 import { BoxList } from '../trail/box-list';
 import { ClosedTimes } from '../trail/closed-times';
 import { DueList } from '../trail/due-list';
@@ -10,6 +9,7 @@ import { WaitingVisits } from '../trail/waiting-visits';
 import { HeaderEnd } from '../ui/header-end';
 import { PlaceTabs } from '../ui/place-tabs';
 import { Trouble } from '../ui/trouble';
+import { UnreadableHere } from '../ui/unreadable-here';
 
 const PlanMap = lazy(async () => ({ default: (await import('../trail/plan-map')).PlanMap }));
 const Winter = lazy(async () => ({ default: (await import('../trail/winter')).Winter }));
@@ -34,7 +34,8 @@ export function Trail() {
       <HeaderEnd />
       <h1 className="text-3xl">Trail</h1>
       {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
-      <OutOfReach />
+      <UnreadableHere list="trail" />
+      <UnreadableHere list="sketches" />
       <WaitingVisits boxes={boxes} />
       <PlaceTabs
         label="Trail"

@@ -8,6 +8,7 @@ import { CsvButtons } from '../ui/csv-buttons';
 import { HeaderEnd } from '../ui/header-end';
 import { useNotice } from '../ui/notice';
 import { Trouble } from '../ui/trouble';
+import { UnreadableHere } from '../ui/unreadable-here';
 import { OfferOnList } from '../yard/offer-row';
 import { useYard } from '../yard/use-yard';
 
@@ -88,6 +89,7 @@ export function Yard() {
         </QuickEntry>
       </div>
       {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
+      <UnreadableHere list="yard" />
       {query.data && offers.length === 0 && <NoOffers />}
       {known.map((each) => (
         <OffersOf key={each} name={each} yard={yard} />

@@ -7,6 +7,7 @@ import { client } from '../api/client';
 import { useUnits } from '../measure/units';
 import { CsvButtons } from '../ui/csv-buttons';
 import { Trouble } from '../ui/trouble';
+import { UnreadableHere } from '../ui/unreadable-here';
 import { WordField } from '../ui/word-field';
 import { CountField, MetalField, PackFields } from './supply-fields';
 import { useSupplies } from './use-supplies';
@@ -185,6 +186,7 @@ export function SuppliesList() {
         <SuppliesCsv drawers={drawers} />
       </div>
       {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
+      <UnreadableHere list="supplies" />
       {query.data && supplies.length === 0 && (
         <p className="card mt-3 p-5">
           Nothing is counted yet. Put in what you have, or open a batch at Build, “Screws, glue,
@@ -201,7 +203,9 @@ export function SuppliesList() {
                 <th>One pack holds, at</th>
                 <th>Drive</th>
                 <th>Metal</th>
-                <th />
+                <th>
+                  <span className="sr-only">Take off</span>
+                </th>
               </tr>
             </thead>
             <tbody>

@@ -5,6 +5,7 @@ import { useWidth } from '../board/use-width';
 import { Length } from '../measure/length';
 import { AmountField } from '../ui/amount-field';
 import { Trouble } from '../ui/trouble';
+import { UnreadableHere } from '../ui/unreadable-here';
 import { WordField } from '../ui/word-field';
 import { BinPanelDrawing, sizeOf } from './bin-panel';
 import { PutInBin } from './put-in-bin';
@@ -87,6 +88,7 @@ export function Bin({ plans }: { plans: KeptPlans['plans'] }) {
       </p>
       <PutInBin plans={plans} onPut={put} />
       {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
+      <UnreadableHere list="bin" />
       {query.data && spares.length === 0 && (
         <p className="card mt-4 p-5">
           The bin is empty. Say what you have made ahead, or what a scrap became: it is counted by

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { name, planDocument, polygon, positiveLength } from '../exchange/index.js';
 import { id, moment, version } from './fields.js';
+import { besideRows } from './unreadable.js';
 
 /** Alike in a bin, at most. */
 export const MOST_PANELS = 100_000;
@@ -28,7 +29,7 @@ export const spareRecord = z.object({
   drawing: z.object({ outline: polygon, underside: polygon, cuts: z.array(polygon).max(200) }),
 });
 export type SpareRecord = z.output<typeof spareRecord>;
-export const binList = z.object({ spares: z.array(spareRecord) });
+export const binList = z.object({ spares: z.array(spareRecord), ...besideRows });
 
 /** Panels of one plan that go in the bin; what lies there already of the same piece, wood and place is counted up. */
 export const newSpares = z.object({

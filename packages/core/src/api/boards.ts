@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { boardKindFields, count, name, woodFactFields } from '../exchange/index.js';
 import { id, version } from './fields.js';
+import { besideRows } from './unreadable.js';
 
 /** Boards on the rack as somebody enters them. */
 export const newBoard = z.object({
@@ -22,7 +23,7 @@ export const boardRecord = z.object({
 });
 export const boardChange = newBoard.extend({ version, quantity: count });
 export const newBoards = z.object({ boards: z.array(newBoard).min(1).max(500) });
-export const boardList = z.object({ boards: z.array(boardRecord) });
+export const boardList = z.object({ boards: z.array(boardRecord), ...besideRows });
 
 export type NewBoard = z.output<typeof newBoard>;
 export type BoardRecord = z.output<typeof boardRecord>;

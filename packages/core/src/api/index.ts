@@ -163,6 +163,13 @@ export {
   winterRecord,
 } from './trail.js';
 export {
+  besideRows,
+  eachOf,
+  type Rows,
+  type UnreadableRow,
+  unreadableRow,
+} from './unreadable.js';
+export {
   type PaceRecord,
   paceRecord,
   type WorkRecord,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { type ListFields, listFaults, type ShopList } from '../exchange/index.js';
 import { id, version } from './fields.js';
+import { besideRows } from './unreadable.js';
 
 /** One row of a list: every column of it, and none of another. */
 const listFields = (list: ShopList) =>
@@ -14,7 +15,7 @@ const listFields = (list: ShopList) =>
 
 export const listRow = z.object({ id, version, fields: z.record(z.string(), z.string()) });
 export type ListRow = z.output<typeof listRow>;
-export const listRows = z.object({ rows: z.array(listRow) });
+export const listRows = z.object({ rows: z.array(listRow), ...besideRows });
 export const newListRows = (list: ShopList) =>
   z.object({ rows: z.array(listFields(list)).min(1).max(500) });
 export const listChange = (list: ShopList) => z.object({ version, fields: listFields(list) });

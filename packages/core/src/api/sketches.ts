@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id, version } from './fields.js';
+import { besideRows } from './unreadable.js';
 
 const MOST_PIXELS = 10_000;
 const pixels = z.number().min(0).max(MOST_PIXELS);
@@ -22,7 +23,7 @@ const fields = {
 /** A picture of the place, of the maker’s own; what it shows is asked for apart. */
 export const sketchRecord = z.object({ id, version, ...fields, width: size, height: size });
 export type SketchRecord = z.output<typeof sketchRecord>;
-export const sketchList = z.object({ sketches: z.array(sketchRecord) });
+export const sketchList = z.object({ sketches: z.array(sketchRecord), ...besideRows });
 
 const isOnIt = (of: { spots: { x: number; y: number }[]; width: number; height: number }) =>
   of.spots.every(({ x, y }) => x <= of.width && y <= of.height);

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { SUPPLY_UNITS, WEATHER_CLASSES } from '../building/index.js';
 import { price } from '../exchange/index.js';
 import { id, version } from './fields.js';
+import { besideRows } from './unreadable.js';
 
 const amount = z.number().nonnegative().max(1e7);
 
@@ -25,7 +26,7 @@ export const supplyChange = newSupply.extend({ version });
 export type SupplyChange = z.output<typeof supplyChange>;
 /** What is there already, by its item, is changed. */
 export const newSupplies = z.object({ supplies: z.array(newSupply).min(1).max(500) });
-export const supplyList = z.object({ supplies: z.array(supplyRecord) });
+export const supplyList = z.object({ supplies: z.array(supplyRecord), ...besideRows });
 /** The answer to a CSV import: what was kept and what was wrong with the other lines. */
 export const supplyReport = z.object({
   supplies: z.array(supplyRecord),

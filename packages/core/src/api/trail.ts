@@ -4,6 +4,7 @@ import { MOST_NUMBER, positiveLength } from '../exchange/index.js';
 import { MOUNTS } from '../plan/index.js';
 import { FACINGS, FINDINGS, SEASON_KEYS, SEASON_SAYS } from '../trail/index.js';
 import { id, moment, version } from './fields.js';
+import { besideRows } from './unreadable.js';
 
 const words = (most: number) => z.string().trim().max(most).default('');
 const day = z.iso.date();
@@ -86,7 +87,7 @@ export const boxRecord = z.object({
   cleanedOn: day.nullable(),
 });
 export type BoxRecord = z.output<typeof boxRecord>;
-export const boxList = z.object({ boxes: z.array(boxRecord) });
+export const boxList = z.object({ boxes: z.array(boxRecord), ...besideRows });
 export const boxWithVisits = z.object({ box: boxRecord, visits: z.array(visitRecord) });
 export type BoxWithVisits = z.output<typeof boxWithVisits>;
 

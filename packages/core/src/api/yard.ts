@@ -3,6 +3,7 @@ import { boardKindFields, count, NO_END, name, woodFactFields } from '../exchang
 import { factsOf } from '../wood/index.js';
 import type { BoardRecord, NewBoard } from './boards.js';
 import { id, version } from './fields.js';
+import { besideRows } from './unreadable.js';
 
 const { offcut: _offcut, defects: _defects, ...wholeBoardFields } = boardKindFields;
 const { planed: _planed, ...soldFacts } = woodFactFields;
@@ -20,7 +21,7 @@ export const newOffer = z.object({
 export const offerRecord = newOffer.extend({ id, version });
 export const offerChange = newOffer.extend({ version });
 export const newOffers = z.object({ offers: z.array(newOffer).min(1).max(500) });
-export const offerList = z.object({ offers: z.array(offerRecord) });
+export const offerList = z.object({ offers: z.array(offerRecord), ...besideRows });
 /** The answer to a CSV import: the offers that were kept and what was wrong with the other lines. */
 export const offerReport = z.object({
   offers: z.array(offerRecord),
