@@ -1,4 +1,6 @@
 import { Module } from '@nestjs/common';
+import { APP_GUARD } from '@nestjs/core';
+import { ThrottlerModule } from '@nestjs/throttler';
 import { ArchiveModule } from './archive/archive.module.js';
 import { BatchesModule } from './batches/batches.module.js';
 import { BenchWorkModule } from './bench-work/bench-work.module.js';
@@ -6,6 +8,7 @@ import { BinModule } from './bin/bin.module.js';
 import { DatabaseModule } from './database/database.module.js';
 import { DemoModule } from './demo/demo.module.js';
 import { HealthController } from './health.controller.js';
+import { PACE, PaceGuard } from './http/pace.js';
 import { RackModule } from './rack/rack.module.js';
 import { RepairsModule } from './repairs/repairs.module.js';
 import { RequestsModule } from './requests/requests.module.js';
@@ -18,6 +21,7 @@ import { YardModule } from './yard/yard.module.js';
 
 @Module({
   imports: [
+    ThrottlerModule.forRoot(PACE),
     DatabaseModule,
     RequestsModule,
     RackModule,
@@ -35,5 +39,6 @@ import { YardModule } from './yard/yard.module.js';
     DemoModule,
   ],
   controllers: [HealthController],
+  providers: [{ provide: APP_GUARD, useClass: PaceGuard }],
 })
 export class AppModule {}

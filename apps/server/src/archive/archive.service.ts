@@ -1,10 +1,18 @@
 import { Injectable } from '@nestjs/common';
 import { writeBoxesCsv, writeSuppliesCsv, writeVisitsCsv } from '@spare-knot/core/exchange';
-import { strFromU8, strToU8, unzipSync, type Zippable, zipSync } from 'fflate';
+import {
+  strFromU8,
+  strToU8,
+  type UnzipFileInfo,
+  type Unzipped,
+  unzip,
+  type Zippable,
+  zipSync,
+} from 'fflate';
 import { z } from 'zod';
 import { Database } from '../database/database.js';
 import { inBulk } from '../database/kept-table.js';
-import { badInput, conflict } from '../http/problem.js';
+import { badInput, conflict, Problem } from '../http/problem.js';
 import { RackRepository } from '../rack/rack.repository.js';
 import { rackCsv } from '../rack/rack-csv.js';
 import { SuppliesRepository } from '../supplies/supplies.repository.js';
@@ -18,6 +26,8 @@ export const ARCHIVE_FORMAT = 'spare-knot/shop' as const;
 
 /** What an archive unpacks to at most: a shop of decades is far below it. */
 const MOST_BYTES = 400_000_000;
+/** What one table of it is read from at most, which is read at once. */
+const MOST_OF_TABLE = 100_000_000;
 
 const heading = z.object({
   format: z.literal(ARCHIVE_FORMAT),
@@ -99,8 +109,8 @@ export class ArchiveService {
    * Reads an archive into a shop in which nothing is kept; all of it or nothing. What is no archive, has a column that is not known here
    * or speaks of a row that is not in it is named.
    */
-  in(archive: Uint8Array): Promise<{ rows: number; photos: number }> {
-    const files = unpacked(archive);
+  async in(archive: Uint8Array): Promise<{ rows: number; photos: number }> {
+    const files = await unpacked(archive);
     return this.database.transaction(async () => {
       await this.mustBeEmpty();
       const columns = await this.columns();
@@ -202,21 +212,25 @@ const asWritten = (row: object): object =>
     ]),
   );
 
+/** Unpacks beside the server's own thread; what is too large is told by the names in its list, before anything is unpacked. */
+const unzipped = (archive: Uint8Array): Promise<Unzipped> =>
+  new Promise((done, failed) => {
+    let size = 0;
+    const filter = ({ name, originalSize }: UnzipFileInfo): boolean => {
+      size += originalSize;
+      if (size > MOST_BYTES) throw wrong('archive', 'unpacks to more than a shop keeps');
+      if (originalSize > MOST_OF_TABLE && name.endsWith('.json'))
+        throw wrong(name.slice(0, 80), 'unpacks to more than a shop keeps');
+      return true;
+    };
+    unzip(archive, { filter }, (error, files) => (error ? failed(error) : done(files)));
+  });
+
 /** The files of an archive; what is none, or would unpack to more than any shop, is refused. */
-function unpacked(archive: Uint8Array): ReadonlyMap<string, Uint8Array> {
-  let size = 0;
-  let files: Record<string, Uint8Array>;
-  try {
-    files = unzipSync(archive, {
-      filter: ({ originalSize }) => {
-        size += originalSize;
-        if (size > MOST_BYTES) throw wrong('archive', 'unpacks to more than a shop keeps');
-        return true;
-      },
-    });
-  } catch (error) {
-    throw size > MOST_BYTES ? error : wrong('archive', 'is no ZIP file, or a broken one');
-  }
+async function unpacked(archive: Uint8Array): Promise<ReadonlyMap<string, Uint8Array>> {
+  const files = await unzipped(archive).catch((error: unknown) => {
+    throw error instanceof Problem ? error : wrong('archive', 'is no ZIP file, or a broken one');
+  });
   const about = heading.safeParse(readJson('shop.json', files['shop.json']));
   if (!about.success) throw wrong('shop.json', 'does not say that this is the archive of a shop');
   return new Map(Object.entries(files));

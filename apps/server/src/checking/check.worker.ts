@@ -1,25 +1,24 @@
-import { layoutJob } from '@spare-knot/core/job';
-import { checkLayout, sortPins } from '@spare-knot/core/layout';
+import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
+import { checkLayout, type Layout, sortPins } from '@spare-knot/core/layout';
 import { plainText } from '@spare-knot/core/text';
 import type { Checked, ToCheck } from './to-check.js';
 
-/** Builds the box, makes its job and holds a layout against every rule; in a thread of its own. */
-export default function check({ question, layout }: ToCheck): Checked {
-  const made = layoutJob(question);
-  if (!made.ok)
-    return {
-      refusals: made.refusals.map(({ field, message }) => ({
-        path: `plan.${field}`,
-        message: plainText(message),
-      })),
-      broken: [],
-    };
-  const broken = checkLayout(sortPins(made.job).job, layout);
+const brokenIn = (job: LayoutJob, layout: Layout): Checked['broken'] =>
+  checkLayout(job, layout).map(({ rule, path, message }) => ({
+    path: `layout.${path}`,
+    message: `rule ${rule}: ${plainText(message)}`,
+  }));
+
+/** Builds the box and makes its job, where there is none yet, and holds a layout against every rule; in a thread of its own. */
+export default function check(task: ToCheck): Checked {
+  if ('job' in task) return { refusals: [], broken: brokenIn(task.job, task.layout) };
+  const made = layoutJob(task.question);
+  if (made.ok) return { refusals: [], broken: brokenIn(sortPins(made.job).job, task.layout) };
   return {
-    refusals: [],
-    broken: broken.map(({ rule, path, message }) => ({
-      path: `layout.${path}`,
-      message: `rule ${rule}: ${plainText(message)}`,
+    refusals: made.refusals.map(({ field, message }) => ({
+      path: `plan.${field}`,
+      message: plainText(message),
     })),
+    broken: [],
   };
 }

@@ -65,8 +65,25 @@ export const unsound = (title: string, errors: Errors): Problem =>
 
 /** It failed for a while: the same may be asked again after a moment. */
 export class ForAWhile extends Problem {
-  readonly retryAfter = 2;
+  /** @param retryAfter seconds */
+  constructor(
+    document: ProblemDocument,
+    readonly retryAfter = 2,
+  ) {
+    super(document);
+  }
 }
+
+export const tooMany = (seconds: number): Problem =>
+  new ForAWhile(
+    {
+      type: 'urn:spare-knot:too-many',
+      title: 'That is more than anybody asks in so short a time',
+      status: 429,
+      detail: `Nothing was changed. Try it again in ${seconds} s.`,
+    },
+    seconds,
+  );
 
 export const noRoom = (): Problem =>
   new Problem({

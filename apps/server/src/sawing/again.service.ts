@@ -8,11 +8,11 @@ import {
 } from '@spare-knot/core/api';
 import { type Left, leftToSaw, named, namedPlan, planAgain } from '@spare-knot/core/cuts';
 import { type Stock, suits } from '@spare-knot/core/job';
-import { checkLayout } from '@spare-knot/core/layout';
 import { plainText } from '@spare-knot/core/text';
 import { z } from 'zod';
 import { isAsGiven, LayoutsRepository } from '../batches/layouts.repository.js';
 import { SawingRepository } from '../batches/sawing.repository.js';
+import { CheckPool } from '../checking/check-pool.js';
 import { conflict, notFound, unsound } from '../http/problem.js';
 import { RackRepository } from '../rack/rack.repository.js';
 import { ShopRepository } from '../shop/shop.repository.js';
@@ -30,6 +30,7 @@ export class AgainService {
     private readonly rack: RackRepository,
     private readonly wood: RoundWood,
     private readonly shop: ShopRepository,
+    private readonly pool: CheckPool,
   ) {}
 
   /** What is left to be laid out, on the wood that is there and on the rack. */
@@ -63,15 +64,8 @@ export class AgainService {
     const looked = await this.look(id);
     const { sawn, left } = looked;
     if (sawn.round.round !== round) throw otherRound(sawn.round.round);
-    const broken = checkLayout(left.job, layout);
-    if (broken.length > 0)
-      throw unsound(
-        'This layout breaks a rule',
-        broken.map(({ rule, path, message }) => ({
-          path: `layout.${path}`,
-          message: `rule ${rule}: ${plainText(message)}`,
-        })),
-      );
+    const { broken } = await this.pool.check({ job: left.job, layout });
+    if (broken.length > 0) throw unsound('This layout breaks a rule', broken);
     const planned = planAgain(sawn, left, layout, sawsOf(await this.shop.get()));
     if (!planned.ok)
       throw unsound(

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import { BatchesModule } from '../batches/batches.module.js';
+import { CheckingModule } from '../checking/checking.module.js';
 import { RackModule } from '../rack/rack.module.js';
 import { ShopModule } from '../shop/shop.module.js';
 import { AgainService } from './again.service.js';
@@ -9,7 +10,7 @@ import { LearnedController, SawingController } from './sawing.controller.js';
 import { SawingService } from './sawing.service.js';
 
 @Module({
-  imports: [BatchesModule, RackModule, ShopModule],
+  imports: [BatchesModule, CheckingModule, RackModule, ShopModule],
   controllers: [SawingController, LearnedController],
   providers: [SawingService, AgainService, LogService, RoundWood],
   exports: [SawingService],

@@ -72,8 +72,7 @@ const TYPED = /^(name|boxes|wishes\.goals\.classes)$/;
 
 const wordsOf = (error: unknown): string => messageOf(error);
 /** Whether the same write may be sent again: it never came to an answer. */
-const isUnanswered = (error: unknown): boolean =>
-  !(error instanceof Trouble) || error.unreachable || error.problem.status >= 500;
+const isUnanswered = (error: unknown): boolean => !(error instanceof Trouble) || error.passes;
 
 /**
  * Editing of one batch. Every change is kept by itself, and whatever is written goes through one queue, each write knowing the version that

@@ -127,7 +127,7 @@ export class PressSession<Said, Progress> {
   /** Without an answer a press waits; one that is refused is let go, and what is kept is shown. */
   private async fail(error: unknown): Promise<void> {
     const [press] = this.waiting;
-    const isRefused = error instanceof Trouble && !error.unreachable && error.problem.status < 500;
+    const isRefused = error instanceof Trouble && !error.passes;
     if (isRefused && press) this.drop(press);
     // What is kept may still be read where a press cannot be sent.
     this.hear(await this.work.look().catch(() => null));

@@ -103,8 +103,7 @@ export class VisitOutbox {
       this.discard(visit.id);
       return true;
     } catch (error) {
-      const isRefused =
-        error instanceof Trouble && !error.unreachable && error.problem.status < 500;
+      const isRefused = error instanceof Trouble && !error.passes;
       if (isRefused) this.lay({ ...this.latest(waiting), refused: messageOf(error) });
       return isRefused;
     }
