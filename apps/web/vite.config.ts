@@ -1,10 +1,29 @@
+import { createHash } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
+
+/** Writes down every file of a build, so that the pages can lay all of them by for where the server cannot be reached. */
+const namesItsFiles = (): Plugin => ({
+  name: 'names-its-files',
+  enforce: 'post',
+  generateBundle(_options, bundle) {
+    const files = Object.keys(bundle)
+      .filter((file) => file.startsWith('assets/'))
+      .map((file) => `/${file}`)
+      .sort();
+    const build = createHash('sha256').update(files.join()).digest('hex').slice(0, 12);
+    this.emitFile({
+      type: 'asset',
+      fileName: 'files.json',
+      source: JSON.stringify({ build, files }),
+    });
+  },
+});
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [react(), tailwindcss(), namesItsFiles()],
   resolve: {
     alias: [
       {

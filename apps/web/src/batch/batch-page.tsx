@@ -13,6 +13,9 @@ import { client } from '../api/client';
 import { CopyWordContext } from '../board/copy-word';
 import { PanelWordsContext } from '../measure/length';
 import { GivenUnits, styleOf, useUnits } from '../measure/units';
+import { useLaidBy } from '../outdoors/use-laid-by';
+import { STATIONS } from '../stations/stations';
+import { useFocusBack } from '../ui/focus-back';
 import { HeaderEnd } from '../ui/header-end';
 import { Trouble } from '../ui/trouble';
 import { BatchContext, BatchNameContext, type BatchOnBench, type Work } from './batch-context';
@@ -30,11 +33,24 @@ export function BatchPage() {
   const query = useQuery({
     queryKey: ['batch', id],
     queryFn: () => client.batch(id),
+    // While it is open its session knows best; whoever comes back to it sees the newest.
     staleTime: Number.POSITIVE_INFINITY,
+    refetchOnMount: 'always',
   });
-  if (query.isError) return <Trouble error={query.error} retry={() => void query.refetch()} />;
-  if (!query.data) return <p className="p-8">Fetching the batch…</p>;
-  return <OpenBatch key={id} initial={query.data} />;
+  const { data, isFetchedAfterMount, failureCount } = query;
+  // What was seen of it last is better than nothing where the server does not answer.
+  if (data && (isFetchedAfterMount || failureCount > 0))
+    return <OpenBatch key={id} initial={data} />;
+  return (
+    <main>
+      <h1 className="sr-only">A batch</h1>
+      {query.isError ? (
+        <Trouble error={query.error} retry={() => void query.refetch()} />
+      ) : (
+        <p className="p-8">Fetching the batch…</p>
+      )}
+    </main>
+  );
 }
 
 /** Ctrl+Z and Ctrl+Shift+Z, but in a field that has its own. */
@@ -138,16 +154,23 @@ function Headline({
   session,
   state,
   locked,
+  station,
 }: {
   session: BatchSession;
   state: BatchState;
   locked: boolean;
+  /** What the station is called. */
+  station: string | undefined;
 }) {
   const { draft } = state;
   const animal = animalsOf(draft.plan)[0];
   return (
     <div className="flex flex-wrap items-end gap-x-4 gap-y-1 pt-3 print:hidden">
       <div className="min-w-0 flex-1 max-md:basis-full">
+        <h1 className="sr-only">
+          {draft.name}
+          {station && `: ${station}`}
+        </h1>
         <NameField
           name={draft.name}
           locked={locked}
@@ -209,6 +232,7 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
   const { built, sound } = useBuilt(draft.plan);
   const locked = batch.accepted !== null;
   const sawing = useSawing(batch.id, locked);
+  useLaidBy(batch.id, locked);
   const station = useLocation().pathname.split('/').at(-1);
   useUndoKeys(session, locked);
   useEffect(() => {
@@ -231,8 +255,13 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
           <HeaderEnd>
             <KeepingWord keeping={state.keeping} />
           </HeaderEnd>
-          <div className="mx-auto max-w-[1500px] px-6 pb-10 max-sm:px-3 print:m-0 print:max-w-none print:p-0">
-            <Headline session={session} state={state} locked={locked} />
+          <main className="mx-auto max-w-[1500px] px-6 pb-10 max-sm:px-3 print:m-0 print:max-w-none print:p-0">
+            <Headline
+              session={session}
+              state={state}
+              locked={locked}
+              station={STATIONS.find(({ path }) => path === station)?.label}
+            />
             <div className="print:hidden">
               <StationTape
                 progress={{
@@ -251,7 +280,7 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
                 <Station />
               </CopyWordContext>
             </BatchNameContext>
-          </div>
+          </main>
           <TwoVersions session={session} state={state} />
         </PanelWordsContext>
       </BatchContext>
@@ -309,12 +338,16 @@ function Waits({ state: { keeping, isTorn, theirs } }: { state: BatchState }) {
 function TwoVersions({ session, state }: { session: BatchSession; state: BatchState }) {
   const { theirs, draft, clashes } = state;
   const { style } = useUnits();
+  const focusBack = useFocusBack();
   const differences = clashes.map((each) => differenceWords(each, draft, style));
   return (
     <AlertDialog.Root open={theirs !== null}>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <AlertDialog.Content className="card fixed top-1/4 left-1/2 z-50 w-[min(92vw,520px)] -translate-x-1/2 p-6 shadow-xl">
+        <AlertDialog.Content
+          {...focusBack}
+          className="card fixed top-1/4 left-1/2 z-50 w-[min(92vw,520px)] -translate-x-1/2 p-6 shadow-xl"
+        >
           <AlertDialog.Title className="text-xl">
             This batch was changed in two places
           </AlertDialog.Title>

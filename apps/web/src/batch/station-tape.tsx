@@ -6,7 +6,7 @@ export function StationTape({ progress }: { progress: Progress }) {
   return (
     <nav
       aria-label="Stations of the batch"
-      className="relative mt-2 h-9 overflow-hidden rounded border border-[#b8973f] bg-tape"
+      className="relative mt-2 min-h-9 overflow-hidden rounded border border-[#b8973f] bg-tape"
     >
       <svg aria-hidden className="absolute inset-0 h-full w-full" preserveAspectRatio="none">
         <defs>
@@ -20,13 +20,13 @@ export function StationTape({ progress }: { progress: Progress }) {
         </defs>
         <rect width="100%" height="100%" fill="url(#tape-inch)" />
       </svg>
-      <ol className="relative flex h-full justify-between px-12 max-md:px-0">
+      <ol className="relative flex min-h-9 flex-wrap justify-between px-12 max-md:px-0">
         {STATIONS.map((station) => (
-          <li key={station.path} className="h-full">
+          <li key={station.path} className="min-h-9">
             <NavLink
               to={station.path}
               className={({ isActive }) =>
-                `flex h-full min-w-32 items-end justify-center px-5 max-md:min-w-0 max-md:px-3 max-sm:px-1.5 max-sm:text-base pb-0.5 font-slab text-[1.06rem] font-bold ${isActive ? 'bg-forest text-white' : 'text-[#2f2606] hover:bg-[#e4c35a]'}`
+                `flex h-full min-h-9 min-w-32 items-end justify-center px-5 max-md:min-w-0 max-md:px-3 max-sm:px-1.5 max-sm:text-base pb-0.5 font-slab text-[1.06rem] font-bold ${isActive ? 'bg-forest text-white' : 'text-[#2f2606] hover:bg-[#e4c35a]'}`
               }
             >
               {station.label}

@@ -1,25 +1,28 @@
-import { isAsset, PAGE, SHELF } from './shelf';
+import { z } from 'zod';
+import { FILES, isPages, PAGE, pagesOf } from './shelf';
 
-/** The places that are used away from the house, fetched while it is near. */
-const needed = () =>
-  Promise.all([
-    import('../places/trail'),
-    import('../places/trail-box'),
-    import('../places/box-page'),
-  ]);
+const files = z.object({ build: z.string(), files: z.array(z.string()) });
+/** Files that are fetched at once, so that the house stays free for what is wanted now. */
+const AT_ONCE = 6;
 
-/** Lays on the shelf what the page and its outdoor places are made of, so that they open where the server cannot be reached. */
+/**
+ * Lays by every file that the pages of this build are made of, so that each place and station opens where the server cannot be reached,
+ * also one that was never opened before. What lay there of an older build goes when this one is whole; of two windows that do it at once
+ * both end with the same.
+ */
 async function stock(): Promise<void> {
-  await needed();
-  const shelf = await caches.open(SHELF);
-  const loaded = performance
-    .getEntriesByType('resource')
-    .map(({ name }) => new URL(name))
-    .filter(({ origin, pathname }) => origin === location.origin && isAsset(pathname))
-    .map(({ href }) => href);
-  const there = new Set((await shelf.keys()).map(({ url }) => url));
-  await shelf.addAll([...new Set(loaded)].filter((url) => !there.has(url)));
+  const told = files.parse(await (await fetch(FILES, { cache: 'no-store' })).json());
+  const own = pagesOf(told.build);
+  const shelf = await caches.open(own);
+  const there = new Set((await shelf.keys()).map(({ url }) => new URL(url).pathname));
+  const missing = told.files.filter((file) => !there.has(file));
+  for (let from = 0; from < missing.length; from += AT_ONCE)
+    await shelf.addAll(missing.slice(from, from + AT_ONCE));
+  // Last: a build without its page is not opened.
   await shelf.add(PAGE);
+  const others = (await caches.keys()).filter((each) => isPages(each) && each !== own);
+  // A window that is still open may be of the build before.
+  await Promise.all(others.slice(0, -1).map((each) => caches.delete(each)));
   document.documentElement.dataset.outdoors = 'ready';
 }
 

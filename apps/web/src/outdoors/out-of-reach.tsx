@@ -7,10 +7,14 @@ export function OutOfReach() {
   if (since === null) return null;
   const at = new Date(since);
   return (
-    <p role="status" className="mt-3 rounded-md border border-warn bg-warn-pale px-3 py-2">
+    <p
+      role="status"
+      className="border-warn border-b bg-warn-pale px-6 py-2 max-sm:px-3 print:hidden"
+    >
       The server cannot be reached: this is as things stood{' '}
       {Number.isNaN(at.getTime()) ? 'when it last answered' : `on ${at.toLocaleString('en-GB')}`}.
-      Visits can be recorded all the same.
+      Boxes can be changed, cuts pressed and visits recorded all the same: they wait here, and are
+      sent when it answers again.
     </p>
   );
 }

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { KEPT_SINCE, reach } from './reach';
-import { isAsset, isRead } from './shelf';
+import { isAsset, isRead, readAfter } from './shelf';
 
 test('an answer off the shelf is told with its day, until the server answers again; told once each time', () => {
   let told = 0;
@@ -18,11 +18,21 @@ test('an answer off the shelf is told with its day, until the server answers aga
   expect(told).toBe(2);
 });
 
-test('what is laid on the shelf: assets, boxes and the shop, nothing that is written and nothing else', () => {
-  const box = '/api/trail/5f0c2a52-6f0e-4a3c-9d3f-0f4f6d6f7a10';
-  expect(['/api/trail', '/api/shop', box].every(isRead)).toBe(true);
-  expect(['/api/trail/csv', '/api/trail/season', '/api/batches', '/api/archive'].some(isRead)).toBe(
-    false,
-  );
+const ID = '5f0c2a52-6f0e-4a3c-9d3f-0f4f6d6f7a10';
+
+test('what is laid on the shelf: assets and what is read at the bench and on the trail, no file that is taken away', () => {
+  const read = ['trail', 'shop', `trail/${ID}`, 'batches', `batches/${ID}`, `batches/${ID}/sawing`];
+  expect(read.filter((path) => !isRead(`/api/${path}`))).toEqual([]);
+  const not = ['trail/csv', 'archive', 'health', `visits/${ID}/photo`, 'rack?a=1', 'rack/csv'];
+  expect(not.filter((path) => isRead(`/api/${path}`))).toEqual([]);
   expect([isAsset('/assets/a.js'), isAsset('/api/trail')]).toEqual([true, false]);
+});
+
+test('what a change of a batch or a cut leaves is read from then on; no other write is taken for a read', () => {
+  const batch = `/api/batches/${ID}`;
+  expect(readAfter('PATCH', batch)).toBe(batch);
+  expect(readAfter('POST', `${batch}/sawing/cuts`)).toBe(`${batch}/sawing/progress`);
+  expect(readAfter('POST', `${batch}/accept`)).toBeNull();
+  expect(readAfter('GET', batch)).toBeNull();
+  expect(readAfter('DELETE', batch)).toBeNull();
 });
