@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { breaksNoRule, expect, laidOut, test } from './test-server.js';
+import { breaksNoRule, expect, fitsEveryScreen, laidOut, test } from './test-server.js';
 
 /** A batch whose boards are taken, before the first cut. */
 async function readyToSaw(page: Page): Promise<void> {
@@ -45,8 +45,10 @@ test('from the first cut to the last: each kept at once, through a lost connecti
   await makeCut(page);
   await makeCut(page);
   await breaksNoRule(page);
+  await fitsEveryScreen(page);
   await page.getByRole('button', { name: 'Shop mode' }).click();
   await breaksNoRule(page);
+  await fitsEveryScreen(page);
   await page.getByRole('button', { name: 'Shop mode' }).click();
 
   // Another device at the same batch follows.

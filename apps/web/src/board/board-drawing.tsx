@@ -71,7 +71,7 @@ const heldAttributes = (held: PieceInHand) => ({
   tabIndex: 0,
   'aria-label': held.label,
   'aria-pressed': held.pinned,
-  className: 'cursor-grab touch-none outline-none',
+  className: 'cursor-grab touch-none',
 });
 
 /** The panels on a board. */
@@ -170,8 +170,8 @@ export function BoardDrawing({
       viewBox={`-1 -1 ${(length + 2).toFixed(1)} ${(total + 2).toFixed(1)}`}
       width={length + 2}
       height={total + 2}
-      // A picture may hold nothing to take hold of; with panels that can be moved it is a group of them.
-      role={hand ? 'group' : 'img'}
+      // A picture may hold nothing to take hold of; with panels that can be moved, or a face to mark, it is a group of them.
+      role={hand || children ? 'group' : 'img'}
       aria-label={label}
       className="block max-w-full overflow-visible"
     >

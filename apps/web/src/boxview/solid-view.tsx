@@ -189,6 +189,7 @@ export default function SolidView({ box, height }: { box: PanelSet; height: numb
             gl.localClippingEnabled = true;
           }}
           camera={{ position: [-far * 0.7, far * 0.5, far * 0.85], fov: 38 }}
+          role="img"
           aria-label="The box as solid wood"
         >
           {LIGHTS}
@@ -209,7 +210,7 @@ export default function SolidView({ box, height }: { box: PanelSet; height: numb
           <OrbitControls makeDefault enablePan={false} minDistance={1} maxDistance={far * 3} />
         </Canvas>
       </div>
-      <div className="mt-2 grid grid-cols-2 gap-4">
+      <div className="mt-2 grid grid-cols-2 gap-4 max-sm:grid-cols-1">
         <Slider label="Pull apart" most={1.2} value={apart} onChange={setApart} />
         <Slider label="Cut open" most={0.95} value={cut} onChange={setCut} />
       </div>

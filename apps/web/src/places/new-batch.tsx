@@ -83,10 +83,10 @@ function AnimalRow({
       <button
         type="button"
         aria-pressed={isChosen}
-        className={`grid w-full grid-cols-[1fr_9rem_8.5rem] items-baseline gap-3 border-b border-line px-2 py-1.5 text-left hover:bg-chalk-pale ${isChosen ? 'bg-chalk-pale font-semibold' : ''}`}
+        className={`grid w-full grid-cols-[1fr_9rem_8.5rem] items-baseline gap-3 max-sm:grid-cols-2 max-sm:gap-x-3 max-sm:gap-y-0 border-b border-line px-2 py-1.5 text-left hover:bg-chalk-pale ${isChosen ? 'bg-chalk-pale font-semibold' : ''}`}
         onClick={onChoose}
       >
-        <span>
+        <span className="max-sm:col-span-2">
           {animal.name}{' '}
           <span className="text-sm font-normal text-soft italic">{animal.scientific}</span>
         </span>
@@ -109,7 +109,7 @@ function AnimalList({
   const found = useMemo(() => findAnimals(text), [text]);
   return (
     <section className="card p-4" aria-label="Animals">
-      <label className="flex items-center gap-2 rounded-md border-[1.5px] border-[#b9ad93] bg-white px-3">
+      <label className="flex items-center gap-2 rounded-md border-[1.5px] border-[#b9ad93] bg-white px-3 focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-chalk">
         <Search size={18} aria-hidden />
         <span className="sr-only">Search animals</span>
         <input

@@ -6,7 +6,6 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { client } from '../api/client';
 import { Height } from '../measure/height';
 import { Sentence } from '../measure/length';
-import { OutOfReach } from '../outdoors/out-of-reach';
 import { RepairsOfBox } from '../repairs/repairs-of-box';
 import { BoxDialog } from '../trail/box-dialog';
 import { MOUNT_WORDS } from '../trail/box-fields';
@@ -270,7 +269,6 @@ export function TrailBoxPage() {
         </Link>
       </p>
       <h1 className="text-3xl">Box {box?.number}</h1>
-      <OutOfReach />
       <WaitingVisits boxes={boxes} />
       {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
       {query.isPending && !box && <p className="mt-4">Looking for it…</p>}

@@ -126,8 +126,10 @@ function BoardFace({
       tape
       label={`${board.name}, face A, with ${board.defects.length} defects`}
     >
+      {/* biome-ignore lint/a11y/useSemanticElements: in a drawing there are no buttons */}
       <rect
         data-testid="board-face"
+        role="button"
         width={board.length * scale}
         height={board.width * scale}
         fill="transparent"

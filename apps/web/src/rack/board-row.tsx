@@ -25,7 +25,7 @@ export function BoardRow({
   return (
     <div>
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <h3 className="font-sans text-base font-bold">
+        <h2 className="font-sans text-base font-bold">
           {board.quantity > 1 && <span className="mono">{board.quantity} × </span>}
           {board.name}
           {board.offcut && !/offcut/i.test(board.name) && (
@@ -33,7 +33,7 @@ export function BoardRow({
               offcut
             </span>
           )}
-        </h3>
+        </h2>
         <p className="text-[0.92rem] text-soft">
           <Length ticks={board.thickness} /> × <Length ticks={board.width} /> ×{' '}
           <Length ticks={board.length} unit />, {woodWords(board)}, {facesWords(board)}

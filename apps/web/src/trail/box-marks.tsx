@@ -1,9 +1,11 @@
 import type { BoxRecord } from '@spare-knot/core/api';
 import { daysAfter } from '@spare-knot/core/building';
 import L from 'leaflet';
-import { CircleMarker, Marker, Tooltip } from 'react-leaflet';
+import { useMemo, useState } from 'react';
+import { CircleMarker, Marker, Tooltip, useMapEvents } from 'react-leaflet';
 import { useNavigate } from 'react-router';
 import type { Placed, Places, Spot } from './ground';
+import { type Moved, STAYS, spread } from './spread';
 import type { DueBox, useDue } from './use-due';
 import { animalName, KIND_WORDS, whenWords } from './words';
 
@@ -30,13 +32,25 @@ function stateOf(box: BoxRecord, due: DueBox['due'] | undefined, day: string, we
   return due.on <= week ? 'due' : 'rests';
 }
 
-const icon = (state: State, number: number): L.DivIcon => {
+/** How high a mark is, and where its shape has its middle, in pixels. */
+const HIGH = 24;
+const MIDDLE = HIGH / 2;
+const wideOf = (number: number): number => HIGH + 8 + 8 * String(number).length;
+
+/** From a mark that is moved to where its box hangs. */
+const leader = ([across, down]: Moved, colour: string): string =>
+  across === 0 && down === 0
+    ? ''
+    : `<svg style="position:absolute;left:${MIDDLE}px;top:${MIDDLE}px;overflow:visible;pointer-events:none" width="1" height="1" aria-hidden="true"><path d="M0 0L${-across} ${-down}" stroke="${colour}" stroke-width="1.5"/><circle cx="${-across}" cy="${-down}" r="3" fill="${colour}"/></svg>`;
+
+const icon = (state: State, number: number, moved: Moved): L.DivIcon => {
   const { shape, colour } = STATES[state];
   const filled = state === 'down' ? 'none' : colour;
   return L.divIcon({
     className: '',
-    iconSize: [24, 24],
-    html: `<span style="display:flex;align-items:center;gap:1px"><svg style="flex:none" width="24" height="24" viewBox="-3 -3 24 24" aria-hidden="true"><path d="${shape}" fill="${filled}" stroke="${state === 'down' ? colour : '#fff'}" stroke-width="2.5"/></svg><b style="font:600 13px sans-serif;background:#fcfaf4e6;padding:0 3px;border-radius:3px">${number}</b></span>`,
+    iconSize: [wideOf(number), HIGH],
+    iconAnchor: [MIDDLE - moved[0], MIDDLE - moved[1]],
+    html: `${leader(moved, colour)}<span style="position:relative;display:flex;align-items:center;gap:1px"><svg style="flex:none" width="24" height="24" viewBox="-3 -3 24 24" aria-hidden="true"><path d="${shape}" fill="${filled}" stroke="${state === 'down' ? colour : '#fff'}" stroke-width="2.5"/></svg><b style="font:600 13px sans-serif;background:#fcfaf4e6;padding:0 3px;border-radius:3px">${number}</b></span>`,
   });
 };
 
@@ -104,8 +118,13 @@ export function marksOf(
   });
 }
 
+const pixelOf = (map: L.Map, at: Spot, zoom: number): { x: number; y: number } => {
+  const { x, y } = map.project(at, zoom);
+  return { x, y };
+};
+
 /** One box on the plan; its page opens at a tap. */
-export function BoxMark({ mark, isNamed }: { mark: Mark; isNamed: boolean }) {
+function BoxMark({ mark, isNamed, moved }: { mark: Mark; isNamed: boolean; moved: Moved }) {
   const { id, number, at, state, words } = mark;
   const go = useNavigate();
   const open = () => void go(`/trail/${id}`);
@@ -114,7 +133,7 @@ export function BoxMark({ mark, isNamed }: { mark: Mark; isNamed: boolean }) {
     return (
       <Marker
         position={at}
-        icon={icon(state, number)}
+        icon={icon(state, number, moved)}
         eventHandlers={{
           ...eventHandlers,
           keydown: ({ originalEvent: { key } }: L.LeafletKeyboardEvent) => {
@@ -138,4 +157,27 @@ export function BoxMark({ mark, isNamed }: { mark: Mark; isNamed: boolean }) {
       <Tooltip>{words}</Tooltip>
     </CircleMarker>
   );
+}
+
+/** All boxes on the plan; marks that would lie on each other are moved apart, and point to where their boxes hang. */
+export function BoxMarks({ marks, isNamed }: { marks: readonly Mark[]; isNamed: boolean }) {
+  const [zoom, setZoom] = useState<number | null>(null);
+  const map = useMapEvents({ zoomend: () => setZoom(map.getZoom()) });
+  const seen = zoom ?? map.getZoom();
+  const moved = useMemo(() => {
+    if (!isNamed) return [];
+    const wanted = marks.map(({ at, number }) => ({
+      ...pixelOf(map, at, seen),
+      width: wideOf(number),
+    }));
+    return spread(wanted, HIGH);
+  }, [marks, isNamed, map, seen]);
+  return marks.map((mark, index) => (
+    <BoxMark
+      key={`${mark.id} ${mark.words}`}
+      mark={mark}
+      isNamed={isNamed}
+      moved={moved[index] ?? STAYS}
+    />
+  ));
 }

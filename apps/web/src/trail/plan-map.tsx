@@ -12,7 +12,7 @@ import {
   useMapEvents,
 } from 'react-leaflet';
 import { ListTable } from '../lists/list-table';
-import { BoxMark, Legend, marksOf } from './box-marks';
+import { BoxMarks, Legend, marksOf } from './box-marks';
 import { isPlaced, type Placed, placesOf, type Spot } from './ground';
 import { Marks, NearPairs, TooNearWords } from './near-lines';
 import { KnownSpots, SketchBar } from './sketch-bar';
@@ -134,9 +134,7 @@ function Ground({ boxes, placed }: { boxes: readonly BoxRecord[]; placed: readon
             )}
           <NearPairs placed={drawn} places={places} />
           <Marks marks={marks} placed={drawn} places={places} ground={ground} />
-          {shown.map((mark) => (
-            <BoxMark key={`${mark.id} ${mark.words}`} mark={mark} isNamed={isNamed} />
-          ))}
+          <BoxMarks marks={shown} isNamed={isNamed} />
         </MapContainer>
       )}
       {(ground.picture || placed.length > 0) && <Legend />}

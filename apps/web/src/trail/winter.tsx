@@ -149,7 +149,7 @@ function Proposal({ row, hoursADay }: { row: Row; hoursADay: number | null }) {
     <li className="card p-4" data-winter={name}>
       <div className="flex flex-wrap items-start gap-4">
         <div className="flex-1 basis-80">
-          <h3 className="text-xl">{name}</h3>
+          <h2 className="text-xl">{name}</h2>
           <Reasons row={row} />
         </div>
         {row.plan ? (

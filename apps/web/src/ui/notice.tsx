@@ -38,7 +38,8 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
   return (
     <NoticeContext value={value}>
       {children}
-      <div
+      <section
+        aria-label="What was done"
         aria-live="polite"
         className="fixed bottom-4 left-1/2 z-50 flex w-[min(92vw,560px)] -translate-x-1/2 flex-col gap-2 print:hidden"
       >
@@ -70,7 +71,7 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
             </button>
           </div>
         ))}
-      </div>
+      </section>
     </NoticeContext>
   );
 }

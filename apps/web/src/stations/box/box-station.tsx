@@ -282,7 +282,7 @@ export function BoxStation() {
     ? family.dimensions(look.sound.plan, look.sound.box).map(({ size }) => size)
     : [];
   return (
-    <main className="mt-3 grid grid-cols-[236px_minmax(0,1fr)_264px] gap-3 max-lg:grid-cols-1">
+    <div className="mt-3 grid grid-cols-[236px_minmax(0,1fr)_264px] gap-3 max-lg:grid-cols-1">
       <StationActions>
         <SavePlan plan={plan} />
         <Link to="../wood" className="btn btn-main">
@@ -314,6 +314,6 @@ export function BoxStation() {
         </div>
       </section>
       <Checks family={family} look={look} change={change} />
-    </main>
+    </div>
   );
 }

@@ -16,6 +16,7 @@ function Why({ derived: { label, why } }: { derived: Derived }) {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label={label}
           className="z-40 max-w-80 rounded-lg bg-forest p-3 text-white shadow-lg"
           sideOffset={4}
         >

@@ -143,9 +143,9 @@ function SideOnBench({ side, built, nameOf }: { side: Side } & Props) {
         )}
       </div>
       <div className="relative min-w-0 overflow-x-auto">
-        <h3 className="text-xl">
+        <h2 className="text-xl">
           {nameOf(side.panel)}, {faceWords(side.face, panel)} up
-        </h3>
+        </h2>
         <p className="text-soft">
           {total > 1 && side.copies.length < total
             ? `Number ${side.copies.map((copy) => copy + 1).join(', ')} of ${total} alike. `
@@ -274,7 +274,7 @@ export function HolesTab({ built, nameOf, work }: Props & { work: BenchWork }) {
           <Sentence text={group.bit.says} />
         </p>
       )}
-      <div className="my-3 flex items-center gap-3">
+      <div className="my-3 flex flex-wrap items-center gap-3">
         <button type="button" className="btn min-h-11" disabled={now === 0} onClick={() => go(-1)}>
           <ChevronLeft aria-hidden /> Back
         </button>

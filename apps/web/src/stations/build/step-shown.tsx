@@ -79,10 +79,10 @@ export function StepWords({
   const turn = turnWords(step);
   return (
     <div>
-      <h3 className="text-2xl">
+      <h2 className="text-2xl">
         {title}{' '}
         <span className="text-base font-normal text-soft">about {minutesWord(minutes)}</span>
-      </h3>
+      </h2>
       {small.length > 0 && (
         <p>
           First, while it lies on the bench, put on it:{' '}

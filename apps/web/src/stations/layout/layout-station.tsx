@@ -245,7 +245,7 @@ export function LayoutStation() {
   const bought = sum(toBuy.map(({ count }) => count));
   const full = useMemo(() => job && atFullPrice(job, wood.all), [job, wood.all]);
   return (
-    <main className="mt-3 grid grid-cols-[minmax(0,1fr)_300px] gap-3 max-lg:grid-cols-1">
+    <div className="mt-3 grid grid-cols-[minmax(0,1fr)_300px] gap-3 max-lg:grid-cols-1">
       <Actions found={found} taking={taking} toBuy={bought} />
       <section
         className="min-w-0 self-start rounded-[10px] border border-line bg-[#e7dfcd] p-3"
@@ -291,6 +291,6 @@ export function LayoutStation() {
         {made && !allReady && <Otherwise made={made} />}
         <SawCard change={change} />
       </aside>
-    </main>
+    </div>
   );
 }

@@ -11,6 +11,7 @@ import { useBatch } from '../../batch/batch-context';
 import { BoardDrawing } from '../../board/board-drawing';
 import { useWidth } from '../../board/use-width';
 import { Length } from '../../measure/length';
+import { useFocusBack } from '../../ui/focus-back';
 import type { SawingState } from './sawing-session';
 import { type Replan, useReplan } from './use-replan';
 
@@ -207,11 +208,15 @@ export function ReplanDialog({
 }) {
   const { batch } = useBatch();
   const replan = useReplan(batch.id, keeping.state === 'kept', onClose);
+  const focusBack = useFocusBack();
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <Dialog.Content className="card fixed top-[4vh] left-1/2 z-50 max-h-[92vh] w-[min(94vw,760px)] -translate-x-1/2 overflow-auto p-5 shadow-xl">
+        <Dialog.Content
+          {...focusBack}
+          className="card fixed top-[4vh] left-1/2 z-50 max-h-[92vh] w-[min(94vw,760px)] -translate-x-1/2 overflow-auto p-5 shadow-xl"
+        >
           <Dialog.Title className="text-2xl">What is left, planned again</Dialog.Title>
           <Dialog.Description className="text-soft">
             What is made stays made. Wood that lies there is used first, then the rack.

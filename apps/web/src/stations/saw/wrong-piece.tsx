@@ -17,6 +17,7 @@ import { useBatch } from '../../batch/batch-context';
 import { Length } from '../../measure/length';
 import { LengthField } from '../../measure/length-field';
 import { useUnits } from '../../measure/units';
+import { useFocusBack } from '../../ui/focus-back';
 import { readPart } from './good-part';
 import { boundsOfPiece, PieceDrawing } from './piece-drawing';
 import { type NameOf, pieceWords } from './step-words';
@@ -311,11 +312,15 @@ function Telling({ pieces, kerf, nameOf, panelName, onTell }: Props) {
 
 /** Something is wrong with a piece: what it means, and what is to be done with it. */
 export function WrongPiece(props: Props) {
+  const focusBack = useFocusBack();
   return (
     <Dialog.Root open onOpenChange={(open) => !open && props.onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-        <Dialog.Content className="card fixed top-[4vh] left-1/2 z-50 max-h-[92vh] w-[min(94vw,640px)] -translate-x-1/2 overflow-auto p-5 shadow-xl">
+        <Dialog.Content
+          {...focusBack}
+          className="card fixed top-[4vh] left-1/2 z-50 max-h-[92vh] w-[min(94vw,640px)] -translate-x-1/2 overflow-auto p-5 shadow-xl"
+        >
           <Dialog.Title className="text-2xl">Something is wrong with a piece</Dialog.Title>
           <Dialog.Description className="text-soft">
             Saw off and blade still first. What is sawn stays sawn; the rest is planned from what is

@@ -213,7 +213,7 @@ export function BenchSheets({ paper }: { paper: Paper }) {
           {trouble}
         </p>
       )}
-      <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
+      <div className="mt-4 grid justify-center gap-6 max-md:justify-start max-md:overflow-x-auto print:m-0 print:block print:overflow-visible">
         {!answer && <p className="p-8">Working out the build plan…</p>}
         {answer && !answer.ok && <p className="card p-6">This plan gives no box to build.</p>}
         {answer?.ok && what === 'drilling' && (
@@ -229,7 +229,7 @@ export function BenchSheets({ paper }: { paper: Paper }) {
         {answer?.ok && what === 'kits' && (
           <Kits built={answer} nameOf={nameOf} size={size} kits={kits} />
         )}
-      </main>
+      </div>
     </>
   );
 }

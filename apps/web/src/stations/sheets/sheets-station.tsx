@@ -297,7 +297,7 @@ function SawSheets({ paper }: { paper: Paper }) {
         {wood.error && <Trouble error={wood.error} retry={wood.retry} />}
         {!layout && wood.isKnown && <OnlyCutList isOutOfDate={isOutOfDate} />}
       </div>
-      <main className="mt-4 grid justify-center gap-6 print:m-0 print:block">
+      <div className="mt-4 grid justify-center gap-6 max-md:justify-start max-md:overflow-x-auto print:m-0 print:block print:overflow-visible">
         {layout && buys > 0 && (
           <Sheet size={size} number={1} of={sheets} name={name}>
             <ShoppingList list={toBuy} offers={offers} layout={layout} boxes={draft.boxes} />
@@ -337,7 +337,7 @@ function SawSheets({ paper }: { paper: Paper }) {
             <SawSheet steps={steps} first={index === 0 ? first : null} isOfLayout={!cuts?.pieces} />
           </Sheet>
         ))}
-      </main>
+      </div>
     </>
   );
 }

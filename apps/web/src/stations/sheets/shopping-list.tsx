@@ -30,7 +30,9 @@ export function ShoppingList({
       <table className="mt-[1.5mm] w-full border-collapse">
         <thead>
           <tr className="border-b-[0.3mm] border-black text-left [&>th]:py-[1mm] [&>th]:pr-[2mm]">
-            <th aria-label="Bought" />
+            <th>
+              <span className="sr-only">Bought</span>
+            </th>
             <th className="text-right">How many</th>
             <th>What</th>
             <th className="text-right">Thick</th>

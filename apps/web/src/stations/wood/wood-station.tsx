@@ -309,7 +309,7 @@ function WoodFor({ family }: { family: Family }) {
   };
   const useFor = roles.length > 0 ? spokenRoles(roles, groups, nameOf) : null;
   return (
-    <main className="mt-3 grid grid-cols-[300px_minmax(0,1fr)] gap-3 max-lg:grid-cols-1">
+    <div className="mt-3 grid grid-cols-[300px_minmax(0,1fr)] gap-3 max-lg:grid-cols-1">
       <StationActions>
         <Link to="../layout" className="btn btn-main">
           Lay it out
@@ -341,6 +341,6 @@ function WoodFor({ family }: { family: Family }) {
         <BoardsToUse family={family} rack={rack} roles={roles} useFor={useFor} onUse={use} />
         <OffersToUse wood={wood} useFor={useFor} onUse={buy} />
       </section>
-    </main>
+    </div>
   );
 }
