@@ -85,3 +85,32 @@ test('a batch that is gone back to shows the newest', async ({ page, context }) 
   await page.goBack();
   await expect(page.getByLabel('Width', { exact: true })).toHaveValue('5 3/8');
 });
+
+for (const [status, title] of [
+  [507, 'The disk is full'],
+  [503, 'The database does not answer'],
+  [429, 'That is more than anybody asks in so short a time'],
+] as const)
+  test(`${status}: on a list it is told why nothing was kept, and what was typed stays`, async ({
+    page,
+  }) => {
+    await page.goto('/rack');
+    await page.route('**/api/rack', (route) =>
+      route.request().method() === 'POST'
+        ? route.fulfill({
+            status,
+            contentType: 'application/problem+json',
+            body: JSON.stringify({ type: 'about:blank', status, title }),
+          })
+        : route.continue(),
+    );
+    const line = page.getByLabel(/^Boards in one line/);
+    await line.fill('2 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40');
+    await page.getByRole('button', { name: 'Put on the rack' }).click();
+    await expect(page.getByText(title)).toBeVisible();
+    await expect(line).toHaveValue('2 pickets 5/8 x 5 1/2 x 6ft cedar rough 3.40');
+    await page.unroute('**/api/rack');
+    await page.getByRole('button', { name: 'Put on the rack' }).click();
+    await expect(line).toHaveValue('');
+    await page.getByRole('button', { name: 'Undo' }).last().click();
+  });

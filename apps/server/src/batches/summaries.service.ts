@@ -7,10 +7,10 @@ import {
   liesReady,
   type Picture,
 } from '@spare-knot/core/api';
-import { buildBox } from '@spare-knot/core/families';
 import type { Layout } from '@spare-knot/core/layout';
+import { at } from '@spare-knot/core/lists';
 import type { BoxPlan } from '@spare-knot/core/plan';
-import { viewPicture } from '@spare-knot/core/sheets';
+import { CheckPool } from '../checking/check-pool.js';
 import { Problem } from '../http/problem.js';
 import { askedFor, shortOf } from './asked.js';
 import {
@@ -28,9 +28,19 @@ import { BatchesRepository } from './batches.repository.js';
 import { LayoutsRepository } from './layouts.repository.js';
 import { WoodInReach } from './wood-in-reach.js';
 
-const MOST_PICTURES = 500;
+const MOST_PICTURES = 2000;
 
 type Kept = { row: BatchRow; layout: LayoutRow | undefined };
+
+/** What a part of a batch says; null where it cannot be read, which its row says. */
+function readable<T>(read: () => T): T | null {
+  try {
+    return read();
+  } catch (error) {
+    if (error instanceof Problem) return null;
+    throw error;
+  }
+}
 
 /** Batches as they are shown: whole, or in short for the bench. */
 @Injectable()
@@ -42,11 +52,13 @@ export class SummariesService {
     private readonly batches: BatchesRepository,
     private readonly layouts: LayoutsRepository,
     private readonly wood: WoodInReach,
+    private readonly pool: CheckPool,
   ) {}
 
   async list(): Promise<BatchSummary[]> {
     const kept = await this.batches.list();
-    const proposed = kept.flatMap(({ layout }) => this.proposalOf(layout) ?? []);
+    await this.draw(kept);
+    const proposed = kept.flatMap(({ layout }) => readable(() => this.proposalOf(layout)) ?? []);
     const { all: boards } = await this.wood.usedBy(...proposed);
     const done = await this.batches.done();
     return kept.map((each) => this.summary(each, boards, done.has(each.row.id)));
@@ -121,7 +133,7 @@ export class SummariesService {
       const plan = planOf(row);
       const { family } = plan;
       const state = this.stateOf({ row, layout }, boards);
-      const picture = this.pictureOf(plan);
+      const picture = this.pictures.get(JSON.stringify(plan)) ?? null;
       return { ...alone, family, animals: [...plan.animals], picture, state };
     } catch (error) {
       // One batch that cannot be read takes the others not down.
@@ -139,14 +151,18 @@ export class SummariesService {
     return { is: 'proposed', boards: proposed.boards.length, cost: proposed.cost, stale };
   }
 
-  private pictureOf(plan: BoxPlan): Picture | null {
-    const key = JSON.stringify(plan);
-    const known = this.pictures.get(key);
-    if (known !== undefined) return known;
-    const built = buildBox(plan);
-    const picture = built.ok ? viewPicture(built.box, 'section') : null;
-    if (this.pictures.size >= MOST_PICTURES) this.pictures.clear();
-    this.pictures.set(key, picture);
-    return picture;
+  /** Draws the boxes that are not drawn yet. */
+  private async draw(kept: readonly Kept[]): Promise<void> {
+    const missing = new Map<string, BoxPlan>();
+    for (const { row } of kept) {
+      const plan = readable(() => planOf(row));
+      const key = plan && JSON.stringify(plan);
+      if (plan && key && !this.pictures.has(key)) missing.set(key, plan);
+    }
+    if (missing.size === 0) return;
+    const drawn = await this.pool.pictures([...missing.values()]);
+    if (this.pictures.size + missing.size > MOST_PICTURES) this.pictures.clear();
+    for (const [index, key] of [...missing.keys()].entries())
+      this.pictures.set(key, at(drawn, index));
   }
 }

@@ -67,4 +67,19 @@ describe('the list of batches', () => {
     expect(unreadable).toEqual([broken.name]);
     expect(plans).toHaveLength(before.length - 1);
   });
+
+  test('one whose layout cannot be read takes no other down either', async () => {
+    const before = await list();
+    const broken = must(
+      before.find(({ state }) => state.is === 'proposed'),
+      'a batch that is laid out',
+    );
+    await server
+      .database('layouts')
+      .where({ batch_id: broken.id })
+      .update({ layout: '{"boards":[{"stock":7}]}' });
+    const after = await list();
+    expect(after.map(({ id }) => id).sort()).toEqual(before.map(({ id }) => id).sort());
+    expect(after.find(({ id }) => id === broken.id)?.state).toMatchObject({ is: 'unreadable' });
+  });
 });

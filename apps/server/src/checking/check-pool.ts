@@ -1,6 +1,8 @@
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
+import type { Picture } from '@spare-knot/core/api';
+import type { BoxPlan } from '@spare-knot/core/plan';
 import { Piscina } from 'piscina';
 import { busy, unsound } from '../http/problem.js';
 import type { Checked, ToCheck } from './to-check.js';
@@ -10,11 +12,13 @@ const MOST_WAITING = 64;
 /** Milliseconds for one: what takes longer is no layout that anybody saws. */
 const LONGEST = 10_000;
 const MOST_MEGABYTES = 512;
+/** Boxes of one task, so that a check does not wait for hundreds of them. */
+const DRAWN_AT_ONCE = 10;
 
-/** Checks layouts in threads beside the server's own, so that nobody waits for another's. Holds no lock and asks no database. */
+/** Checks layouts and draws boxes in threads beside the server's own, so that nobody waits for another's. Holds no lock and asks no database. */
 @Injectable()
 export class CheckPool implements OnApplicationShutdown {
-  private readonly pool = new Piscina<ToCheck, Checked>({
+  private readonly pool = new Piscina<ToCheck | readonly BoxPlan[], Checked | (Picture | null)[]>({
     // What was built: a thread is no part of the tests' own loader.
     filename: fileURLToPath(new URL('../../dist/checking/check.worker.js', import.meta.url)),
     minThreads: 0,
@@ -31,7 +35,7 @@ export class CheckPool implements OnApplicationShutdown {
     const signal = AbortSignal.timeout(LONGEST);
     this.waiting += 1;
     try {
-      return await this.pool.run(task, { signal });
+      return (await this.pool.run(task, { signal })) as Checked;
     } catch (error) {
       if (signal.aborted)
         throw unsound('This layout takes too long to be checked', [
@@ -41,6 +45,14 @@ export class CheckPool implements OnApplicationShutdown {
     } finally {
       this.waiting -= 1;
     }
+  }
+
+  /** What the boxes of some plans look like; null for a plan that gives none. */
+  async pictures(plans: readonly BoxPlan[]): Promise<(Picture | null)[]> {
+    const parts: Promise<Checked | (Picture | null)[]>[] = [];
+    for (let from = 0; from < plans.length; from += DRAWN_AT_ONCE)
+      parts.push(this.pool.run(plans.slice(from, from + DRAWN_AT_ONCE), { name: 'pictures' }));
+    return ((await Promise.all(parts)) as (Picture | null)[][]).flat();
   }
 
   async onApplicationShutdown(): Promise<void> {

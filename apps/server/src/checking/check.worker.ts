@@ -1,5 +1,9 @@
+import type { Picture } from '@spare-knot/core/api';
+import { buildBox } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
 import { checkLayout, type Layout, sortPins } from '@spare-knot/core/layout';
+import type { BoxPlan } from '@spare-knot/core/plan';
+import { viewPicture } from '@spare-knot/core/sheets';
 import { plainText } from '@spare-knot/core/text';
 import type { Checked, ToCheck } from './to-check.js';
 
@@ -21,4 +25,12 @@ export default function check(task: ToCheck): Checked {
     })),
     broken: [],
   };
+}
+
+/** What the boxes of some plans look like, cut open; null for a plan that gives none. */
+export function pictures(plans: readonly BoxPlan[]): (Picture | null)[] {
+  return plans.map((plan) => {
+    const built = buildBox(plan);
+    return built.ok ? viewPicture(built.box, 'section') : null;
+  });
 }

@@ -2,6 +2,7 @@ import type { BatchRecord } from '@spare-knot/core/api';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { client } from '../api/client';
+import { BATCHES } from '../api/queries';
 import { lasting } from '../store/steady-store';
 import { windows } from '../store/windows';
 import { BatchSession } from './batch-session';
@@ -14,7 +15,10 @@ export function useBatchSession(initial: BatchRecord) {
     () =>
       new BatchSession(initial, client, new DraftShelf(initial.id, lasting, windows), (kept) => {
         queries.setQueryData(['batch', kept.id], kept);
-        void queries.invalidateQueries({ queryKey: ['batches'] });
+        // A list that is under way was read before this was kept: it would be taken for the newest.
+        void queries
+          .cancelQueries({ queryKey: BATCHES.queryKey })
+          .then(() => queries.invalidateQueries({ queryKey: BATCHES.queryKey }));
       }),
   );
   const state = useSyncExternalStore(session.subscribe, session.snapshot);

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { CircleMarker, Marker, Tooltip, useMapEvents } from 'react-leaflet';
 import { useNavigate } from 'react-router';
 import type { Placed, Places, Spot } from './ground';
-import { type Moved, STAYS, spread } from './spread';
+import { type Moved, spread } from './spread';
 import type { DueBox, useDue } from './use-due';
 import { animalName, KIND_WORDS, whenWords } from './words';
 
@@ -50,7 +50,7 @@ const icon = (state: State, number: number, moved: Moved): L.DivIcon => {
     className: '',
     iconSize: [wideOf(number), HIGH],
     iconAnchor: [MIDDLE - moved[0], MIDDLE - moved[1]],
-    html: `${leader(moved, colour)}<span style="position:relative;display:flex;align-items:center;gap:1px"><svg style="flex:none" width="24" height="24" viewBox="-3 -3 24 24" aria-hidden="true"><path d="${shape}" fill="${filled}" stroke="${state === 'down' ? colour : '#fff'}" stroke-width="2.5"/></svg><b style="font:600 13px sans-serif;background:#fcfaf4e6;padding:0 3px;border-radius:3px">${number}</b></span>`,
+    html: `${leader(moved, colour)}<span style="position:relative;display:flex;align-items:center;gap:1px"><svg style="flex:none" width="24" height="24" viewBox="-3 -3 24 24" aria-hidden="true"><path d="${shape}" fill="${filled}" stroke="${state === 'down' ? colour : '#fff'}" stroke-width="2.5"/></svg><b style="font:600 13px sans-serif;white-space:nowrap;background:#fcfaf4e6;padding:0 3px;border-radius:3px">${number}</b></span>`,
   });
 };
 
@@ -123,13 +123,13 @@ const pixelOf = (map: L.Map, at: Spot, zoom: number): { x: number; y: number } =
   return { x, y };
 };
 
-/** One box on the plan; its page opens at a tap. */
-function BoxMark({ mark, isNamed, moved }: { mark: Mark; isNamed: boolean; moved: Moved }) {
+/** One box on the plan; its page opens at a tap. One for whose number there is no room is a dot. */
+function BoxMark({ mark, moved }: { mark: Mark; moved: Moved | null }) {
   const { id, number, at, state, words } = mark;
   const go = useNavigate();
   const open = () => void go(`/trail/${id}`);
   const eventHandlers = { click: open };
-  if (isNamed)
+  if (moved)
     return (
       <Marker
         position={at}
@@ -164,20 +164,31 @@ export function BoxMarks({ marks, isNamed }: { marks: readonly Mark[]; isNamed: 
   const [zoom, setZoom] = useState<number | null>(null);
   const map = useMapEvents({ zoomend: () => setZoom(map.getZoom()) });
   const seen = zoom ?? map.getZoom();
+  // Where there is no room for all of them, those that something is to be done for are named.
+  const ordered = useMemo(
+    () => [...marks].sort((a, b) => Number(DOING.has(b.state)) - Number(DOING.has(a.state))),
+    [marks],
+  );
   const moved = useMemo(() => {
     if (!isNamed) return [];
-    const wanted = marks.map(({ at, number }) => ({
+    const wanted = ordered.map(({ at, number }) => ({
       ...pixelOf(map, at, seen),
       width: wideOf(number),
     }));
     return spread(wanted, HIGH);
-  }, [marks, isNamed, map, seen]);
-  return marks.map((mark, index) => (
-    <BoxMark
-      key={`${mark.id} ${mark.words}`}
-      mark={mark}
-      isNamed={isNamed}
-      moved={moved[index] ?? STAYS}
-    />
-  ));
+  }, [ordered, isNamed, map, seen]);
+  const unnamed = isNamed ? moved.filter((by) => by === null).length : 0;
+  return (
+    <>
+      {ordered.map((mark, index) => (
+        <BoxMark key={`${mark.id} ${mark.words}`} mark={mark} moved={moved[index] ?? null} />
+      ))}
+      {unnamed > 0 && (
+        <p className="absolute top-2 right-2 z-[1000] max-w-52 rounded bg-card px-2 py-1 text-sm">
+          {unnamed === 1 ? 'One box hangs' : `${unnamed} boxes hang`} too near to others to be named
+          at this size: zoom in.
+        </p>
+      )}
+    </>
+  );
 }

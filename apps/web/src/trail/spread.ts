@@ -8,9 +8,9 @@ interface Wanted {
 /** By how much a mark is moved from where it is wanted, in pixels. */
 export type Moved = readonly [across: number, down: number];
 
-export const STAYS: Moved = [0, 0];
+const STAYS: Moved = [0, 0];
 /** Places round a mark that are tried: rings of eight, each as far out again. */
-const RINGS = 12;
+const RINGS = 3;
 
 function* roundAbout(width: number, height: number): Generator<Moved> {
   yield STAYS;
@@ -29,12 +29,12 @@ function* roundAbout(width: number, height: number): Generator<Moved> {
 }
 
 /**
- * Marks so that none lies on another: each stays where it is wanted, or is moved to the nearest free place round about. Where no place
- * is free within reach it stays.
+ * Marks so that none lies on another: each stays where it is wanted, or is moved to a free place round about; null where none is free near
+ * enough to be understood. Those that come first are put first.
  *
  * @param height of every mark, in pixels
  */
-export function spread(marks: readonly Wanted[], height: number): Moved[] {
+export function spread(marks: readonly Wanted[], height: number): (Moved | null)[] {
   const put: Wanted[] = [];
   return marks.map(({ x, y, width }) => {
     for (const [across, down] of roundAbout(width, height)) {
@@ -49,7 +49,6 @@ export function spread(marks: readonly Wanted[], height: number): Moved[] {
       put.push(here);
       return [across, down];
     }
-    put.push({ x, y, width });
-    return STAYS;
+    return null;
   });
 }

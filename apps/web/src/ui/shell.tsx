@@ -23,7 +23,7 @@ export function Shell() {
         </NavLink>
         <nav
           aria-label="Places"
-          className="flex h-12 gap-6 max-sm:h-auto max-sm:min-h-9 max-sm:flex-wrap max-sm:gap-x-2 max-sm:text-[0.85rem]"
+          className="flex h-12 gap-6 max-sm:h-auto max-sm:min-h-9 max-sm:flex-wrap max-sm:gap-x-2 max-sm:gap-y-0 max-sm:text-[0.85rem]"
         >
           {PLACES.map(({ path, label }) => (
             <NavLink key={path} to={path} end={path === '/'} className={place}>

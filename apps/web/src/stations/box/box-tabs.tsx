@@ -93,7 +93,7 @@ function Shown({ tab, look }: { tab: (typeof TABS)[number]['value']; look: Look 
 export function BoxTabs({ look }: { look: Look | null }) {
   return (
     <Tabs.Root defaultValue="drawings">
-      <Tabs.List className="flex gap-1" aria-label="Ways to look at the box">
+      <Tabs.List className="flex flex-wrap gap-1" aria-label="Ways to look at the box">
         {TABS.map(({ value, label }) => (
           <Tabs.Trigger
             key={value}

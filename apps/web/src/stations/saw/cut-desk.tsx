@@ -54,7 +54,7 @@ function Setting({ step, mark: { number, words } }: { step: NamedStep; mark: Mar
       <ScaleWords step={step} saw={saw} />
       {number !== null && (
         <>
-          <p className="mono text-[clamp(3rem,5.2vw,4.6rem)] leading-tight font-bold tracking-tighter">
+          <p className="mono text-[clamp(2rem,10vw,3rem)] sm:text-[clamp(3rem,5.2vw,4.6rem)] leading-tight font-bold tracking-tighter">
             <Length ticks={number} />
             <span className="ml-3 text-3xl tracking-normal">
               {style.system === 'mm' ? 'mm' : 'in'}
@@ -237,7 +237,7 @@ export function CutDesk({
       : `${measure}${toolWord(step)}, ${settingWords(step)}. Board ${hand.board + 1}. ${lieWords(hand)} ${given.map(({ words, place }) => (place ? `${place}, ${words}` : words)).join('. ')}`;
   useSpoken(spoken, isAloud);
   return (
-    <div className="mt-2 grid gap-x-4 gap-y-3 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] md:grid-rows-[auto_1fr]">
+    <div className="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-4 gap-y-3 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] md:grid-rows-[auto_1fr]">
       <div className="md:col-start-2">
         <Setting step={step} mark={mark} />
       </div>
