@@ -28,8 +28,6 @@ import { BatchesRepository } from './batches.repository.js';
 import { LayoutsRepository } from './layouts.repository.js';
 import { WoodInReach } from './wood-in-reach.js';
 
-const MOST_PICTURES = 2000;
-
 type Kept = { row: BatchRow; layout: LayoutRow | undefined };
 
 /** What a part of a batch says; null where it cannot be read, which its row says. */
@@ -45,8 +43,8 @@ function readable<T>(read: () => T): T | null {
 /** Batches as they are shown: whole, or in short for the bench. */
 @Injectable()
 export class SummariesService {
-  /** Pictures by the plan they show. */
-  private readonly pictures = new Map<string, Picture | null>();
+  /** Pictures by the plan they show, as long as the plan is remembered. */
+  private readonly pictures = new WeakMap<BoxPlan, Picture | null>();
 
   constructor(
     private readonly batches: BatchesRepository,
@@ -133,7 +131,7 @@ export class SummariesService {
       const plan = planOf(row);
       const { family } = plan;
       const state = this.stateOf({ row, layout }, boards);
-      const picture = this.pictures.get(JSON.stringify(plan)) ?? null;
+      const picture = this.pictures.get(plan) ?? null;
       return { ...alone, family, animals: [...plan.animals], picture, state };
     } catch (error) {
       // One batch that cannot be read takes the others not down.
@@ -153,16 +151,10 @@ export class SummariesService {
 
   /** Draws the boxes that are not drawn yet. */
   private async draw(kept: readonly Kept[]): Promise<void> {
-    const missing = new Map<string, BoxPlan>();
-    for (const { row } of kept) {
-      const plan = readable(() => planOf(row));
-      const key = plan && JSON.stringify(plan);
-      if (plan && key && !this.pictures.has(key)) missing.set(key, plan);
-    }
-    if (missing.size === 0) return;
-    const drawn = await this.pool.pictures([...missing.values()]);
-    if (this.pictures.size + missing.size > MOST_PICTURES) this.pictures.clear();
-    for (const [index, key] of [...missing.keys()].entries())
-      this.pictures.set(key, at(drawn, index));
+    const plans = kept.flatMap(({ row }) => readable(() => planOf(row)) ?? []);
+    const missing = [...new Set(plans)].filter((plan) => !this.pictures.has(plan));
+    if (missing.length === 0) return;
+    const drawn = await this.pool.pictures(missing);
+    for (const [index, plan] of missing.entries()) this.pictures.set(plan, at(drawn, index));
   }
 }

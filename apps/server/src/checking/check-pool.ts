@@ -5,7 +5,7 @@ import type { Picture } from '@spare-knot/core/api';
 import type { BoxPlan } from '@spare-knot/core/plan';
 import { Piscina } from 'piscina';
 import { busy, unsound } from '../http/problem.js';
-import type { Checked, ToCheck } from './to-check.js';
+import type { Checked, Sawn, ToCheck, ToSaw } from './to-check.js';
 
 /** Layouts that may wait to be checked: whoever comes after them is told to try again. */
 const MOST_WAITING = 64;
@@ -18,7 +18,10 @@ const DRAWN_AT_ONCE = 10;
 /** Checks layouts and draws boxes in threads beside the server's own, so that nobody waits for another's. Holds no lock and asks no database. */
 @Injectable()
 export class CheckPool implements OnApplicationShutdown {
-  private readonly pool = new Piscina<ToCheck | readonly BoxPlan[], Checked | (Picture | null)[]>({
+  private readonly pool = new Piscina<
+    ToCheck | ToSaw | readonly BoxPlan[],
+    Checked | Sawn | (Picture | null)[]
+  >({
     // What was built: a thread is no part of the tests' own loader.
     filename: fileURLToPath(new URL('../../dist/checking/check.worker.js', import.meta.url)),
     minThreads: 0,
@@ -47,9 +50,16 @@ export class CheckPool implements OnApplicationShutdown {
     }
   }
 
+  /** @throws Problem for a plan that gives no box */
+  async cuts(task: ToSaw): Promise<NonNullable<Sawn>> {
+    const sawn = (await this.pool.run(task, { name: 'cuts' })) as Sawn;
+    if (!sawn) throw unsound('This box cannot be built', []);
+    return sawn;
+  }
+
   /** What the boxes of some plans look like; null for a plan that gives none. */
   async pictures(plans: readonly BoxPlan[]): Promise<(Picture | null)[]> {
-    const parts: Promise<Checked | (Picture | null)[]>[] = [];
+    const parts: Promise<unknown>[] = [];
     for (let from = 0; from < plans.length; from += DRAWN_AT_ONCE)
       parts.push(this.pool.run(plans.slice(from, from + DRAWN_AT_ONCE), { name: 'pictures' }));
     return ((await Promise.all(parts)) as (Picture | null)[][]).flat();

@@ -1,11 +1,12 @@
 import type { Picture } from '@spare-knot/core/api';
+import { planCuts, woodInUse } from '@spare-knot/core/cuts';
 import { buildBox } from '@spare-knot/core/families';
 import { type LayoutJob, layoutJob } from '@spare-knot/core/job';
 import { checkLayout, type Layout, sortPins } from '@spare-knot/core/layout';
 import type { BoxPlan } from '@spare-knot/core/plan';
 import { viewPicture } from '@spare-knot/core/sheets';
 import { plainText } from '@spare-knot/core/text';
-import type { Checked, ToCheck } from './to-check.js';
+import type { Checked, Sawn, ToCheck, ToSaw } from './to-check.js';
 
 const brokenIn = (job: LayoutJob, layout: Layout): Checked['broken'] =>
   checkLayout(job, layout).map(({ rule, path, message }) => ({
@@ -33,4 +34,13 @@ export function pictures(plans: readonly BoxPlan[]): (Picture | null)[] {
     const built = buildBox(plan);
     return built.ok ? viewPicture(built.box, 'section') : null;
   });
+}
+
+/** The cuts of an accepted layout, of each pile only what was taken of it. */
+export function cuts({ question, layout: accepted, saws }: ToSaw): Sawn {
+  const made = layoutJob(question);
+  if (!made.ok) return null;
+  const { stock, layout } = woodInUse(made.job.stock, accepted);
+  const job = { ...made.job, stock };
+  return { job, layout, planned: planCuts(job, layout, saws) };
 }

@@ -7,18 +7,21 @@ export function connectionFromEnvironment(environment: NodeJS.ProcessEnv): Knex.
     SPARE_KNOT_DB_HOST: host,
     SPARE_KNOT_DB_PORT: port,
   } = environment;
+  const connection = {
+    ...(socketPath ? { socketPath } : { host: host ?? '127.0.0.1', port: Number(port ?? 3306) }),
+    user: environment.SPARE_KNOT_DB_USER ?? 'spare_knot',
+    password: environment.SPARE_KNOT_DB_PASSWORD ?? '',
+    database: environment.SPARE_KNOT_DB_NAME ?? 'spare_knot',
+    charset: 'utf8mb4',
+    timezone: 'Z',
+    supportBigNumbers: true,
+    // Documents come as their words, by which those that were read lately are known.
+    jsonStrings: true,
+    connectTimeout: 2000,
+  };
   return {
     client: 'mysql2',
-    connection: {
-      ...(socketPath ? { socketPath } : { host: host ?? '127.0.0.1', port: Number(port ?? 3306) }),
-      user: environment.SPARE_KNOT_DB_USER ?? 'spare_knot',
-      password: environment.SPARE_KNOT_DB_PASSWORD ?? '',
-      database: environment.SPARE_KNOT_DB_NAME ?? 'spare_knot',
-      charset: 'utf8mb4',
-      timezone: 'Z',
-      supportBigNumbers: true,
-      connectTimeout: 2000,
-    },
+    connection,
     // More than write at a time: whoever waits for another's boards keeps nobody from reading.
     pool: { min: 0, max: 40 },
     acquireConnectionTimeout: 3000,

@@ -14,18 +14,16 @@ import {
   type NamedPiece,
   named,
   namedPlan,
-  planCuts,
   progressProblems,
   wantedParts,
-  woodInUse,
 } from '@spare-knot/core/cuts';
-import { layoutJob } from '@spare-knot/core/job';
 import { at, must } from '@spare-knot/core/lists';
 import { plainText } from '@spare-knot/core/text';
 import { BatchesRepository } from '../batches/batches.repository.js';
 import { LayoutsRepository } from '../batches/layouts.repository.js';
 import { SawingRepository } from '../batches/sawing.repository.js';
 import { SummariesService } from '../batches/summaries.service.js';
+import { CheckPool } from '../checking/check-pool.js';
 import { conflict, notFound, unsound } from '../http/problem.js';
 import { ShopRepository } from '../shop/shop.repository.js';
 import { namedStock, offcutPiece, type SawnBatch, sawnBatch } from './sawn-batch.js';
@@ -53,6 +51,7 @@ export class SawingService {
     private readonly summaries: SummariesService,
     private readonly sawings: SawingRepository,
     private readonly shop: ShopRepository,
+    private readonly pool: CheckPool,
   ) {}
 
   /** The cut plan of a batch, made now where there is none; sawing that has begun goes on by its own plan. */
@@ -156,14 +155,13 @@ export class SawingService {
         'The boards of this batch are not taken',
         'Take the boards on Layout first: what is sawn cannot go back to the rack whole.',
       );
-    const made = layoutJob(
-      batchQuestion({ ...batch, liesReady: liesReady(batch) }, accepted.boards),
-    );
-    if (!made.ok) throw unsound('This box cannot be built', []);
-    // Of each pile only what was taken of it.
-    const { stock: wood, layout } = woodInUse(made.job.stock, accepted.layout);
-    const job = { ...made.job, stock: wood };
-    const planned = planCuts(job, layout, sawsOf(await this.shop.get()));
+    const question = batchQuestion({ ...batch, liesReady: liesReady(batch) }, accepted.boards);
+    const saws = sawsOf(await this.shop.get());
+    const { job, layout, planned } = await this.pool.cuts({
+      question,
+      layout: accepted.layout,
+      saws,
+    });
     if (!planned.ok)
       throw unsound(
         'These boards cannot be sawn as they are laid',
