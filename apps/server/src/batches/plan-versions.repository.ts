@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { PlanVersion } from '@spare-knot/core/api';
+import { eachOf, type PlanVersion, type Rows } from '@spare-knot/core/api';
 import { planDocument } from '@spare-knot/core/exchange';
 import { digestOf } from '@spare-knot/core/lists';
 import type { BoxPlan } from '@spare-knot/core/plan';
@@ -42,16 +42,23 @@ export class PlanVersionsRepository {
   }
 
   async byKeys(keys: readonly string[]): Promise<PlanVersion[]> {
-    if (keys.length === 0) return [];
+    return (await this.rowsByKeys(keys)).kept;
+  }
+
+  async rowsByKeys(keys: readonly string[]): Promise<Rows<PlanVersion>> {
+    if (keys.length === 0) return { kept: [], unreadable: [] };
     const rows = (await this.database
       .now('plan_versions')
       .whereIn('key', [...new Set(keys)])
       .orderBy(['created_at', 'key'])) as PlanVersionRow[];
-    return rows.map(({ key, name, plan, created_at }) => ({
-      key,
-      name,
-      since: created_at.toISOString(),
-      plan: planDocument.parse(parsedJson(plan)),
-    }));
+    return eachOf(
+      rows.map((row) => ({ ...row, id: row.key })),
+      ({ key, name, plan, created_at }) => ({
+        key,
+        name,
+        since: created_at.toISOString(),
+        plan: planDocument.parse(parsedJson(plan)),
+      }),
+    );
   }
 }

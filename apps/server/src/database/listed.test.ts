@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { Acts, picket, roofBoard } from '../testing/acts.js';
+import { Acts, picket, railTrail, roofBoard } from '../testing/acts.js';
 import { openTestServer, type TestServer } from '../testing/test-server.js';
 
 let server: TestServer;
@@ -83,4 +83,33 @@ test.each(LISTS)('a row of $path that cannot be read is named beside the others'
   expect(body[list.key]).toHaveLength(1);
   expect(body.unreadable).toMatchObject([{ name: list.name }]);
   expect(body.unreadable[0].why).toMatch(list.why);
+});
+
+test('of a box’s visits and of repairs the good ones are shown, whatever one visit or the plan of one box says', async () => {
+  const { body: batch } = await server.http.post('/api/batches').send(railTrail());
+  const { body } = await server.http
+    .post('/api/trail')
+    .send({ boxes: [{ number: 901, batch: batch.id, hungOn: '2026-03-01' }, { number: 902 }] });
+  const [box] = body.boxes;
+  const visits = [1, 2].map((day) => ({
+    id: `00000000-0000-4000-8000-0000000000a${day}`,
+    box: box.id,
+    on: `2026-05-0${day}`,
+    found: 'eggs',
+    eggs: 4,
+  }));
+  expect((await server.http.post('/api/visits').send({ visits })).status).toBe(201);
+  await server.database('visits').where({ visited_on: '2026-05-01' }).update({ eggs: 250 });
+  const one = await server.http.get(`/api/trail/${box.id}`);
+  expect(one.status).toBe(200);
+  expect(one.body.visits).toMatchObject([{ on: '2026-05-02', eggs: 4 }]);
+  expect(one.body.unreadable).toMatchObject([{ why: expect.stringMatching(/^eggs/) }]);
+
+  const told = { box: box.id, toldOn: '2026-05-03', panels: [], what: 'leans' };
+  expect((await server.http.post('/api/repairs').send(told)).status).toBe(201);
+  await server.database('plan_versions').update({ plan: '{"family":"none"}' });
+  const repairs = await server.http.get('/api/repairs');
+  expect(repairs.status).toBe(200);
+  expect(repairs.body.repairs).toMatchObject([{ number: 901, what: 'leans' }]);
+  expect(repairs.body.unreadable).toHaveLength(1);
 });

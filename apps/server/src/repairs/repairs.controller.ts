@@ -31,6 +31,7 @@ import {
 import { z } from 'zod';
 import { PlanVersionsRepository } from '../batches/plan-versions.repository.js';
 import { KeptController } from '../database/kept.controller.js';
+import { listed } from '../database/listed.js';
 import { notFound } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { BeyondMendingService } from './beyond-mending.service.js';
@@ -58,7 +59,11 @@ export class RepairsController extends KeptController<RepairRecord> {
     const repairs = box === undefined ? await this.repairs.open() : await this.repairs.of(box);
     const wanted = box === undefined ? await this.repairs.wanted() : [];
     const keys = [...repairs, ...wanted].flatMap(({ planKey }) => planKey ?? []);
-    return z.encode(repairList, { repairs, wanted, plans: await this.plans.byKeys(keys) });
+    const { kept: plans, unreadable } = await this.plans.rowsByKeys(keys);
+    return {
+      ...listed('repairs', { kept: repairs, unreadable }, show),
+      ...z.encode(repairList.pick({ wanted: true, plans: true }), { wanted, plans }),
+    };
   }
 
   @Post()

@@ -16,17 +16,18 @@ import {
   boxList,
   boxRecord,
   boxReport,
-  boxWithVisits,
   csvBody,
   newBoxes,
   seasonQuery,
   seasonRecord,
+  visitRecord,
 } from '@spare-knot/core/api';
 import { readBoxesCsv, writeBoxesCsv } from '@spare-knot/core/exchange';
 import { toMm } from '@spare-knot/core/measure';
 import { boxYears, seasonBy } from '@spare-knot/core/trail';
 import { z } from 'zod';
 import { KeptController } from '../database/kept.controller.js';
+import { listed } from '../database/listed.js';
 import { notFound } from '../http/problem.js';
 import { Read } from '../http/read.pipe.js';
 import { BoxesRepository } from './boxes.repository.js';
@@ -96,7 +97,11 @@ export class TrailController extends KeptController<BoxRecord> {
   async one(@Param('id', ParseUUIDPipe) id: string) {
     const [box] = await this.boxes.byIds([id]);
     if (!box) throw notFound('box');
-    return z.encode(boxWithVisits, { box, visits: await this.visits.of(id) });
+    const visits = { kept: await this.visits.of(id), unreadable: [] };
+    return {
+      box: show(box),
+      ...listed('visits', visits, (visit) => z.encode(visitRecord, visit)),
+    };
   }
 
   @Put(':id')

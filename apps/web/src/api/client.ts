@@ -26,7 +26,6 @@ import {
   boxList,
   boxRecord,
   boxReport,
-  boxWithVisits,
   csvReport,
   eachOf,
   type FromBin,
@@ -207,18 +206,27 @@ const ask = async <S extends z.ZodType>(
 ): Promise<z.output<S>> =>
   schema.parse(await (await send(method, path, { body, ...(key && { key }) })).json());
 
+/** A list whose rows are not read yet. */
+const unread = z.looseObject({ ...besideRows });
+
 /** The rows of a list, each read by itself: what cannot be read is told where the list is shown. */
-async function rowsOf<S extends z.ZodType>(
+function rowsIn<S extends z.ZodType>(
+  answer: z.output<typeof unread>,
+  row: S,
+  key: string,
+  list: string,
+): z.output<S>[] {
+  const sent = z.array(z.looseObject({ id: z.string() })).parse(answer[key]);
+  const { kept, unreadable } = eachOf(sent, (each) => row.parse(each));
+  unreadableRows.heard(list, [...(answer.unreadable ?? []), ...unreadable]);
+  return kept;
+}
+
+const rowsOf = async <S extends z.ZodType>(
   row: S,
   key: string,
   path: string,
-): Promise<z.output<S>[]> {
-  const sent = z.looseObject({ [key]: z.array(z.looseObject({ id: z.string() })), ...besideRows });
-  const answer = await ask(sent, 'GET', path);
-  const { kept, unreadable } = eachOf(answer[key] as { id: string }[], (each) => row.parse(each));
-  unreadableRows.heard(path, [...(answer.unreadable ?? []), ...unreadable]);
-  return kept;
-}
+): Promise<z.output<S>[]> => rowsIn(await ask(unread, 'GET', path), row, key, path);
 
 /** The one way to the server. Every body goes out and comes in through the schemas that the server uses. */
 export const client = {
@@ -240,8 +248,12 @@ export const client = {
     ask(spareRecord, 'PUT', `bin/${id}`, change),
   removeSpare: (id: string, version: number) => send('DELETE', `bin/${id}?version=${version}`),
   restoreSpare: (id: string): Promise<SpareRecord> => ask(spareRecord, 'POST', `bin/${id}/restore`),
-  repairs: (box?: string): Promise<RepairList> =>
-    ask(repairList, 'GET', box ? `repairs?box=${box}` : 'repairs'),
+  repairs: async (box?: string): Promise<RepairList> => {
+    const path = box ? `repairs?box=${box}` : 'repairs';
+    const { wanted, plans } = repairList.shape;
+    const answer = await ask(unread.extend({ wanted, plans }), 'GET', path);
+    return { ...answer, repairs: rowsIn(answer, repairRecord, 'repairs', path) };
+  },
   tellRepairs: async (told: NewRepairs): Promise<RepairRecord[]> =>
     (await ask(repairsKept, 'POST', 'repairs', z.encode(newRepairs, told))).repairs,
   repairsDone: async ({
@@ -265,7 +277,11 @@ export const client = {
   readArchive: async (zip: Blob): Promise<ArchiveRead> =>
     archiveRead.parse(await (await send('POST', 'archive', { zip })).json()),
   trail: (): Promise<BoxRecord[]> => rowsOf(boxRecord, 'boxes', 'trail'),
-  trailBox: (id: string): Promise<BoxWithVisits> => ask(boxWithVisits, 'GET', `trail/${id}`),
+  trailBox: async (id: string): Promise<BoxWithVisits> => {
+    const path = `trail/${id}`;
+    const { box, ...answer } = await ask(unread.extend({ box: boxRecord }), 'GET', path);
+    return { box, visits: rowsIn(answer, visitRecord, 'visits', path) };
+  },
   addBoxes: async (boxes: readonly NewBox[]): Promise<BoxRecord[]> =>
     (await ask(boxList, 'POST', 'trail', z.encode(newBoxes, { boxes: [...boxes] }))).boxes,
   changeBox: (id: string, change: BoxChange): Promise<BoxRecord> =>

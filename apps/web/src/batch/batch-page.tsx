@@ -225,6 +225,16 @@ function Taken() {
   );
 }
 
+/** The window is called after the batch while it is open. */
+function useTitle(name: string) {
+  useEffect(() => {
+    document.title = `${name} · Spare Knot`;
+    return () => {
+      document.title = 'Spare Knot';
+    };
+  }, [name]);
+}
+
 function OpenBatch({ initial }: { initial: BatchRecord }) {
   const { session, state } = useBatchSession(initial);
   const { draft, batch } = state;
@@ -235,12 +245,7 @@ function OpenBatch({ initial }: { initial: BatchRecord }) {
   useLaidBy(batch.id, locked);
   const station = useLocation().pathname.split('/').at(-1);
   useUndoKeys(session, locked);
-  useEffect(() => {
-    document.title = `${draft.name} · Spare Knot`;
-    return () => {
-      document.title = 'Spare Knot';
-    };
-  }, [draft.name]);
+  useTitle(draft.name);
   const units = useBatchUnits(draft, edit);
   const panelWords = usePanelWords(sound);
   const work = useWork(draft);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FILES, isPages, PAGE, pagesOf } from './shelf';
+import { FILES, PAGE, pagesOf, SAID } from './shelf';
 
 const files = z.object({ build: z.string(), files: z.array(z.string()) });
 /** Files that are fetched at once, so that the house stays free for what is wanted now. */
@@ -20,7 +20,7 @@ async function stock(): Promise<void> {
     await shelf.addAll(missing.slice(from, from + AT_ONCE));
   // Last: a build without its page is not opened.
   await shelf.add(PAGE);
-  const others = (await caches.keys()).filter((each) => isPages(each) && each !== own);
+  const others = (await caches.keys()).filter((each) => each !== SAID && each !== own);
   // A window that is still open may be of the build before.
   await Promise.all(others.slice(0, -1).map((each) => caches.delete(each)));
   document.documentElement.dataset.outdoors = 'ready';

@@ -18,6 +18,7 @@ import { animalName, FINDING_WORDS, KIND_WORDS, whenWords } from '../trail/words
 import { HeaderEnd } from '../ui/header-end';
 import { useNotice } from '../ui/notice';
 import { Trouble } from '../ui/trouble';
+import { UnreadableHere } from '../ui/unreadable-here';
 import { useAttempt } from '../ui/use-attempt';
 
 const NOT_SAID = 'not said';
@@ -271,6 +272,7 @@ export function TrailBoxPage() {
       <h1 className="text-3xl">Box {box?.number}</h1>
       <WaitingVisits boxes={boxes} />
       {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
+      <UnreadableHere list={`trail/${id}`} />
       {query.isPending && !box && <p className="mt-4">Looking for it…</p>}
       {box && <Found box={box} visits={query.data?.visits ?? []} />}
     </main>

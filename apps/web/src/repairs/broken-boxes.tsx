@@ -8,6 +8,7 @@ import { useNewBatchFields } from '../batch/use-new-batch-fields';
 import { useBin } from '../spares/use-bin';
 import { today } from '../trail/words';
 import { Trouble } from '../ui/trouble';
+import { UnreadableHere } from '../ui/unreadable-here';
 import { countWords, type MendingGroup, mendingGroups, outOfBin } from './mending-group';
 import { type BrokenBox, RepairDialog } from './repair-dialog';
 import { repairWords, useRepairs } from './use-repairs';
@@ -249,6 +250,7 @@ export function BrokenBoxes() {
         of repairs is laid out, sawn and built like any other, for its panels alone.
       </p>
       {query.isError && <Trouble error={query.error} retry={() => void query.refetch()} />}
+      <UnreadableHere list="repairs" />
       {query.data && groups.length === 0 && wanted.length === 0 && (
         <p className="card mt-4 p-5">
           Nothing is to be mended. What a visit finds broken is called up here; at a box of the

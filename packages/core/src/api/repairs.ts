@@ -5,6 +5,7 @@ import { spareRecord } from './bin.js';
 import { boardRecord } from './boards.js';
 import { id, moment, version } from './fields.js';
 import { boxRecord } from './trail.js';
+import { besideRows } from './unreadable.js';
 
 const day = z.iso.date();
 const words = (most: number) => z.string().trim().max(most).default('');
@@ -63,6 +64,7 @@ export const repairList = z.object({
   wanted: z.array(wanted),
   /** The versions of plans that their boxes were built by. */
   plans: z.array(planVersion),
+  ...besideRows,
 });
 export type RepairList = z.output<typeof repairList>;
 export const repairsQuery = z.object({ box: id.optional() });

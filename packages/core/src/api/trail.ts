@@ -88,7 +88,11 @@ export const boxRecord = z.object({
 });
 export type BoxRecord = z.output<typeof boxRecord>;
 export const boxList = z.object({ boxes: z.array(boxRecord), ...besideRows });
-export const boxWithVisits = z.object({ box: boxRecord, visits: z.array(visitRecord) });
+export const boxWithVisits = z.object({
+  box: boxRecord,
+  visits: z.array(visitRecord),
+  ...besideRows,
+});
 export type BoxWithVisits = z.output<typeof boxWithVisits>;
 
 const problems = z.array(z.object({ line: z.number().int(), message: z.string() }));
