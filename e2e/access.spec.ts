@@ -1,5 +1,5 @@
 import { must } from '@spare-knot/core/lists';
-import { breaksNoRule, expect, test } from './test-server.js';
+import { breaksNoRule, expect, openDemo, test } from './test-server.js';
 
 const pages = [
   ['bench', '/'],
@@ -14,14 +14,8 @@ const pages = [
 
 for (const [name, path] of pages) {
   test(`${name} breaks no rule of WCAG 2.2 AA that a machine can check`, async ({ page }) => {
-    await page.goto('/');
-    if (!path.startsWith('/')) {
-      await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
-      await page
-        .getByRole('navigation', { name: 'Stations' })
-        .getByRole('link', { name: new RegExp(path, 'i') })
-        .click();
-    } else await page.goto(path);
+    if (path.startsWith('/')) await page.goto(path);
+    else await openDemo(page, path);
     await page.waitForLoadState('networkidle');
     await breaksNoRule(page);
   });

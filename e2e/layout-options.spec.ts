@@ -7,6 +7,7 @@ import {
   expect,
   kept,
   laidOut,
+  openDemo,
   resultOf as result,
   startBatch,
   test,
@@ -141,9 +142,7 @@ test('a size that saves a board is taken with one press, and the layout follows'
 test('the printed sheets say what is crosscut before ripping, and print in the paper that is asked for', async ({
   page,
 }) => {
-  await page.goto('/');
-  await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
-  await page.getByRole('link', { name: 'Layout' }).click();
+  await openDemo(page, 'layout');
   // Somebody may have laid it out before.
   await expect(page.getByText(/The search has ended\.|As it was kept\./)).toBeVisible({
     timeout: 30_000,
@@ -178,9 +177,7 @@ test('the printed sheets say what is crosscut before ripping, and print in the p
 test('sheets of a layout whose wood has gone from the rack say so, and have the cut list alone', async ({
   page,
 }) => {
-  await page.goto('/');
-  await page.getByRole('link', { name: 'Six boxes for the rail trail' }).click();
-  await page.getByRole('link', { name: 'Layout' }).click();
+  await openDemo(page, 'layout');
   // Somebody may have laid it out before.
   await expect(page.getByText(/The search has ended\.|As it was kept\./)).toBeVisible({
     timeout: 30_000,

@@ -141,6 +141,14 @@ export const test = base.extend<{ quiet: undefined }, { server: TestServer }>({
 
 export { expect };
 
+/** A station of the demo's first batch, by its address: on the bench things still come in while somebody clicks. */
+export async function openDemo(page: Page, station: string): Promise<void> {
+  await page.goto('/');
+  const link = page.getByRole('link', { name: 'Six boxes for the rail trail', exact: true });
+  const address = await link.getAttribute('href');
+  await page.goto(String(address).replace(/[^/]*$/, station));
+}
+
 /** A new batch for an animal, on its Box station. */
 export async function startBatch(page: Page, animal: string, boxes: number): Promise<void> {
   await page.goto('/new');

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { must } from '@spare-knot/core/lists';
-import { searchEnded } from './test-server.js';
+import { openDemo, searchEnded } from './test-server.js';
 
 /** A view, a dialog or a state of the pages, and how a maker comes to it. */
 export interface View {
@@ -8,16 +8,9 @@ export interface View {
   open: (page: Page) => Promise<void>;
 }
 
-const DEMO = 'Six boxes for the rail trail';
-
 /** A station of the demo's first batch. */
 async function station(page: Page, name: string): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('link', { name: DEMO, exact: true }).click();
-  await page
-    .getByRole('navigation', { name: 'Stations' })
-    .getByRole('link', { name: new RegExp(`^${name}`) })
-    .click();
+  await openDemo(page, name.toLowerCase());
 }
 
 /** A page by its address, and something that is seen when it is there. */
@@ -63,7 +56,7 @@ const buildTab = (name: string) => async (page: Page) => {
 
 /** Every place and its parts. */
 const PLACES: readonly View[] = [
-  { name: 'Bench', open: at('/', `text=${DEMO}`) },
+  { name: 'Bench', open: at('/', 'text=Six boxes for the rail trail') },
   { name: 'Start a batch', open: at('/new', '[aria-label="Animals"]') },
   {
     name: 'Start a batch, an animal chosen',

@@ -1,7 +1,14 @@
 import type { Knex } from 'knex';
 
-/** How to reach MariaDB, from SPARE_KNOT_DB_* variables; a socket is preferred, then a loopback port. */
-export function connectionFromEnvironment(environment: NodeJS.ProcessEnv): Knex.Config {
+/**
+ * How to reach MariaDB, from SPARE_KNOT_DB_* variables; a socket is preferred, then a loopback port.
+ *
+ * @param patience milliseconds until somebody who waits is told; a tool that nobody watches may wait longer
+ */
+export function connectionFromEnvironment(
+  environment: NodeJS.ProcessEnv,
+  patience = 3000,
+): Knex.Config {
   const {
     SPARE_KNOT_DB_SOCKET: socketPath,
     SPARE_KNOT_DB_HOST: host,
@@ -17,14 +24,14 @@ export function connectionFromEnvironment(environment: NodeJS.ProcessEnv): Knex.
     supportBigNumbers: true,
     // Documents come as their words, by which those that were read lately are known.
     jsonStrings: true,
-    connectTimeout: 2000,
+    connectTimeout: (patience * 2) / 3,
   };
   return {
     client: 'mysql2',
     connection,
     // More than write at a time: whoever waits for another's boards keeps nobody from reading.
     pool: { min: 0, max: 40 },
-    acquireConnectionTimeout: 3000,
+    acquireConnectionTimeout: patience,
     // Whoever asked is told, and the log says it once a request: not once a try.
     log: { warn() {}, error() {}, debug() {}, deprecate() {} },
   };

@@ -23,7 +23,7 @@ function OffcutPicker({ onPick }: { onPick: (id: string) => void }) {
   const offcuts = boards.filter(({ offcut, quantity }) => offcut && quantity > 0);
   if (offcuts.length === 0) return null;
   return (
-    <label className="flex items-center gap-2">
+    <label className="flex max-w-full flex-wrap items-center gap-2">
       or an offcut of the rack
       <select className="field" value="" onChange={(event) => onPick(event.target.value)}>
         <option value="">which?</option>
