@@ -18,6 +18,7 @@ test('a size that is typed and not entered, and one that the server never had, a
   page,
   context,
 }) => {
+  test.setTimeout(120_000 + TABS * 10_000);
   await startBatch(page, 'House wren', 2);
   await kept(page);
   const address = page.url();

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { must } from '@spare-knot/core/lists';
-import { openDemo, searchEnded } from './test-server.js';
+import { laidOut, openDemo, searchEnded, startBatch } from './test-server.js';
 
 /** A view, a dialog or a state of the pages, and how a maker comes to it. */
 export interface View {
@@ -174,7 +174,7 @@ const STATIONS: readonly View[] = [
   {
     name: 'Box: a size that cannot be built',
     open: async (page) => {
-      await boxTab('Drawings')(page);
+      await startBatch(page, 'House wren', 1);
       await page.getByLabel('Width', { exact: true }).fill('9000');
       await page.keyboard.press('Enter');
       await expect(page.getByRole('alert').first()).toBeVisible();
@@ -199,7 +199,8 @@ const STATIONS: readonly View[] = [
   {
     name: 'Layout: to buy',
     open: async (page) => {
-      await layout(page);
+      // A batch of its own: the demo's is for others to find as it is.
+      await laidOut(page, 1);
       await page.getByLabel(/All bought/).check();
       await searchEnded(page);
     },
@@ -264,7 +265,7 @@ const TROUBLES: readonly View[] = [
   {
     name: 'Box, not kept yet',
     open: async (page) => {
-      await boxTab('Drawings')(page);
+      await startBatch(page, 'House wren', 1);
       await page.route('**/api/batches/*', (route) =>
         route.request().method() === 'PATCH' ? route.abort() : route.continue(),
       );
