@@ -8,11 +8,6 @@ export interface View {
   open: (page: Page) => Promise<void>;
 }
 
-/** A station of the demo's first batch. */
-async function station(page: Page, name: string): Promise<void> {
-  await openDemo(page, name.toLowerCase());
-}
-
 /** A page by its address, and something that is seen when it is there. */
 const at =
   (address: string, sees: string) =>
@@ -35,7 +30,7 @@ async function trailBox(page: Page): Promise<void> {
 }
 
 async function layout(page: Page): Promise<void> {
-  await station(page, 'Layout');
+  await openDemo(page, 'layout');
   await expect(page.locator('[data-part]').first()).toBeVisible();
   await expect(page.getByText(/^(The search has ended|As it was kept)\.$/)).toBeVisible({
     timeout: 30_000,
@@ -43,13 +38,13 @@ async function layout(page: Page): Promise<void> {
 }
 
 const boxTab = (name: string) => async (page: Page) => {
-  await station(page, 'Box');
+  await openDemo(page, 'box');
   await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
   await tab(page, name);
 };
 
 const buildTab = (name: string) => async (page: Page) => {
-  await station(page, 'Build');
+  await openDemo(page, 'build');
   await expect(page.getByText(/^1 of \d+ sides$/)).toBeVisible();
   await tab(page, name);
 };
@@ -183,7 +178,7 @@ const STATIONS: readonly View[] = [
   {
     name: 'Wood',
     open: async (page) => {
-      await station(page, 'Wood');
+      await openDemo(page, 'wood');
       await expect(page.locator('[data-board]').first()).toBeVisible();
     },
   },
@@ -208,7 +203,7 @@ const STATIONS: readonly View[] = [
   {
     name: 'Saw: before wood is taken',
     open: async (page) => {
-      await station(page, 'Saw');
+      await openDemo(page, 'saw');
       await expect(page.getByRole('heading').first()).toBeVisible();
     },
   },
@@ -218,14 +213,14 @@ const STATIONS: readonly View[] = [
   {
     name: 'Sheets',
     open: async (page) => {
-      await station(page, 'Sheets');
+      await openDemo(page, 'sheets');
       await expect(page.locator('[data-sheet]').first()).toBeVisible();
     },
   },
   {
     name: 'A box of a batch',
     open: async (page) => {
-      await station(page, 'Box');
+      await openDemo(page, 'box');
       const [, batch] = must(/batches\/([^/]+)/.exec(page.url()), 'batch');
       await page.goto(`/boxes/${batch}/1`);
       await expect(page.getByRole('button', { name: 'Hang it' })).toBeVisible();
@@ -234,7 +229,7 @@ const STATIONS: readonly View[] = [
   {
     name: 'A box that is hung',
     open: async (page) => {
-      await station(page, 'Box');
+      await openDemo(page, 'box');
       const [, batch] = must(/batches\/([^/]+)/.exec(page.url()), 'batch');
       await page.goto(`/boxes/${batch}/1`);
       await page.getByRole('button', { name: 'Hang it' }).click();

@@ -40,7 +40,19 @@ export interface LayoutRow {
 
 /** Documents that were read lately, by their words: the same plan is listed again and again. Nobody changes what was read. */
 const lately = new Map<string, unknown>();
-const MOST_LATELY = 2000;
+/** Letters of all of them together, and of one: what is longer is read anew, so that large layouts do not fill the memory. */
+const MOST_LETTERS = { all: 20_000_000, one: 200_000 };
+let letters = 0;
+
+function remember(words: string, read: unknown): void {
+  if (words.length > MOST_LETTERS.one) return;
+  if (letters + words.length > MOST_LETTERS.all) {
+    lately.clear();
+    letters = 0;
+  }
+  lately.set(words, read);
+  letters += words.length;
+}
 
 /** A document that was kept and cannot be read any more is told with its paths; nothing else suffers by it. */
 function reading<S extends z.ZodType>(schema: S, kept: unknown, where: string): z.output<S> {
@@ -49,8 +61,7 @@ function reading<S extends z.ZodType>(schema: S, kept: unknown, where: string): 
   if (known !== undefined) return known as z.output<S>;
   const read = schema.safeParse(parsedJson(kept));
   if (read.success) {
-    if (lately.size >= MOST_LATELY) lately.clear();
-    lately.set(words, read.data);
+    remember(words, read.data);
     return read.data;
   }
   const errors = problemsOf(read.error).map(({ path, message }) => ({

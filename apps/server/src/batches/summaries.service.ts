@@ -28,6 +28,9 @@ import { BatchesRepository } from './batches.repository.js';
 import { LayoutsRepository } from './layouts.repository.js';
 import { WoodInReach } from './wood-in-reach.js';
 
+/** More than any shop has batches: where they are exceeded they are drawn anew. */
+const MOST_PICTURES = 5000;
+
 type Kept = { row: BatchRow; layout: LayoutRow | undefined };
 
 /** What a part of a batch says; null where it cannot be read, which its row says. */
@@ -43,8 +46,8 @@ function readable<T>(read: () => T): T | null {
 /** Batches as they are shown: whole, or in short for the bench. */
 @Injectable()
 export class SummariesService {
-  /** Pictures by the plan they show, as long as the plan is remembered. */
-  private readonly pictures = new WeakMap<BoxPlan, Picture | null>();
+  /** Pictures by the words of the plan they show. */
+  private readonly pictures = new Map<string, Picture | null>();
 
   constructor(
     private readonly batches: BatchesRepository,
@@ -131,7 +134,7 @@ export class SummariesService {
       const plan = planOf(row);
       const { family } = plan;
       const state = this.stateOf({ row, layout }, boards);
-      const picture = this.pictures.get(plan) ?? null;
+      const picture = this.pictures.get(row.plan) ?? null;
       return { ...alone, family, animals: [...plan.animals], picture, state };
     } catch (error) {
       // One batch that cannot be read takes the others not down.
@@ -151,10 +154,15 @@ export class SummariesService {
 
   /** Draws the boxes that are not drawn yet. */
   private async draw(kept: readonly Kept[]): Promise<void> {
-    const plans = kept.flatMap(({ row }) => readable(() => planOf(row)) ?? []);
-    const missing = [...new Set(plans)].filter((plan) => !this.pictures.has(plan));
-    if (missing.length === 0) return;
-    const drawn = await this.pool.pictures(missing);
-    for (const [index, plan] of missing.entries()) this.pictures.set(plan, at(drawn, index));
+    const missing = new Map<string, BoxPlan>();
+    for (const { row } of kept) {
+      const plan = this.pictures.has(row.plan) ? null : readable(() => planOf(row));
+      if (plan) missing.set(row.plan, plan);
+    }
+    if (missing.size === 0) return;
+    const drawn = await this.pool.pictures([...missing.values()]);
+    if (this.pictures.size + missing.size > MOST_PICTURES) this.pictures.clear();
+    for (const [index, words] of [...missing.keys()].entries())
+      this.pictures.set(words, at(drawn, index));
   }
 }

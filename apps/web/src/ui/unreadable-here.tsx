@@ -13,7 +13,7 @@ export function UnreadableHere({ list }: { list: string }) {
       <p>
         {rows.length === 1 ? 'One more is' : `${rows.length} more are`} kept here and cannot be
         read. {rows.length === 1 ? 'It is' : 'They are'} left as {rows.length === 1 ? 'it' : 'they'}{' '}
-        {rows.length === 1 ? 'stands' : 'stand'}, and counted nowhere.
+        {rows.length === 1 ? 'stands' : 'stand'}.
       </p>
       <ul className="mt-1 list-disc pl-6">
         {rows.map(({ id, name, why }) => (
