@@ -1,7 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { at } from '@spare-knot/core/lists';
 
-import { breaksNoRule, chooseWood, expect, kept, startBatch, test, type } from './test-server.js';
+import {
+  breaksNoRule,
+  chooseWood,
+  expect,
+  kept,
+  onTheRack,
+  startBatch,
+  test,
+  type,
+} from './test-server.js';
 
 const rackCount = async (page: import('@playwright/test').Page): Promise<number> => {
   await page.goto('/rack');
@@ -88,7 +97,7 @@ test('the rack: a line as people say it, a knot by mouse, another by keys, undo'
   await line.pressSequentially('8ft pine');
   await expect(page.getByText(/1×8 is sold larger than it is/)).toBeVisible();
   await line.fill('');
-  const pile = page.locator('[data-board="Shelf board"]');
+  const pile = await onTheRack(page, 'Shelf board');
   await expect(pile).toHaveCount(1);
   await pile.getByRole('button', { name: 'Measure and mark' }).click();
   await page.getByTestId('board-face').click({ position: { x: 200, y: 30 } });
@@ -126,12 +135,12 @@ test('CSV: good lines come onto the rack, bad ones are named', async ({ page }) 
     .setInputFiles({ name: 'dock.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByRole('alert')).toContainText('line 3: thickness');
   await expect(page.getByRole('alert')).toContainText('line 5: material: which wood is it?');
-  const plank = page.locator('[data-board="Dock plank"]');
+  const plank = await onTheRack(page, 'Dock plank');
   await expect(plank).toContainText('Assumed: planed both faces');
   await plank.getByRole('button', { name: 'No, one face rough' }).click();
   await expect(plank).not.toContainText('Assumed');
   await expect(plank).toContainText('face A rough, face B planed');
-  await expect(page.locator('[data-board="Holey"]')).toBeVisible();
+  await expect(await onTheRack(page, 'Holey')).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Save as CSV' }).click();
   expect((await download).suggestedFilename()).toBe('rack.csv');

@@ -7,6 +7,7 @@ import {
   expect,
   kept,
   laidOut,
+  onTheRack,
   openDemo,
   resultOf as result,
   startBatch,
@@ -82,7 +83,7 @@ test('a loose knot marked on a board in use: the panels make way for it, or an e
   const used = boards(page).locator('li').filter({ hasText: 'Picket, knot at 31' });
   await expect(used).toHaveCount(1);
   await page.goto('/rack');
-  const picket = page.locator('[data-board="Picket, knot at 31"]');
+  const picket = await onTheRack(page, 'Picket, knot at 31');
   await picket.getByRole('button', { name: 'Measure and mark' }).click();
   await page.getByRole('group').getByText('loose knot', { exact: true }).click();
   const face = page.getByTestId('board-face');

@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { AxeBuilder } from '@axe-core/playwright';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { type Connection, createConnection } from 'mysql2/promise';
 
 /** Below the ports that the system gives away by itself, and wide enough that others are seldom met. */
@@ -157,6 +157,12 @@ export async function startBatch(page: Page, animal: string, boxes: number): Pro
   await page.getByLabel('How many boxes').fill(String(boxes));
   await page.getByRole('button', { name: 'Draw the box' }).click();
   await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
+}
+
+/** Boards of a name on the rack, looked for: of a long rack only what is near the window is drawn, and other tests add to it. */
+export async function onTheRack(page: Page, name: string): Promise<Locator> {
+  await page.getByLabel('Look for').fill(name);
+  return page.locator(`[data-board="${name}"]`);
 }
 
 /** Pickets for the body and the wide board for the roof. */
