@@ -1,9 +1,10 @@
 import { parseArgs } from 'node:util';
 import { type Read, readBoxPlan } from '@spare-knot/core/exchange';
-import type { Problem } from '@spare-knot/core/job';
+import type { LayoutJob, Problem } from '@spare-knot/core/job';
 import type { LinearSolver } from '@spare-knot/core/layout';
 import type { BoxPlan, Refusal } from '@spare-knot/core/plan';
 import { plainText } from '@spare-knot/core/text';
+import type { BoundsThread } from './bounds-thread.js';
 
 /** A problem in the data, one line for each: exit 1. */
 export class DataProblem extends Error {
@@ -25,6 +26,8 @@ export interface Context {
   /** Milliseconds. */
   clock(): number;
   solver: LinearSolver | null;
+  /** Where there are other threads: bounds proven on one beside the search of a job. */
+  proving: ((job: LayoutJob) => BoundsThread) | null;
   options: Options;
   /** Something in the data is wrong, though the rest is printed: the command ends with 1. */
   notes: string[];

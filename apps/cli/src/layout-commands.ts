@@ -21,9 +21,16 @@ export const faultLines = (violations: readonly Violation[]): string[] =>
   violations.map(({ rule, path, message }) => `${path}: rule ${rule}: ${plainText(message)}`);
 
 /** The best layout that the checker passes. */
-function search({ clock, solver, notes }: Context, job: LayoutJob): Layout {
+function search({ clock, solver, proving, notes }: Context, job: LayoutJob): Layout {
   const answers: Layout[] = [];
-  const best = searchLayout(job, { clock, solver, onBetter: (layout) => answers.push(layout) });
+  const bounds = proving?.(job);
+  const best = searchLayout(job, {
+    clock,
+    solver,
+    ...(bounds && { bounds }),
+    onBetter: (layout) => answers.push(layout),
+  });
+  bounds?.end();
   const broken = checkLayout(job, best);
   if (broken.length === 0) return best;
   // Never seen by a maker: the checker does not trust the search, so an earlier answer that it passes is taken instead.

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { boundsThread } from './bounds-thread.js';
 import { loadSolver } from './load-solver.js';
 import { run } from './run.js';
 
@@ -7,7 +8,7 @@ const result = run(
   args,
   (path) => readFileSync(path === '-' ? 0 : path, 'utf8'),
   () => performance.now(),
-  args[0] === 'layout' ? await loadSolver() : null,
+  args[0] === 'layout' ? { solver: await loadSolver(), proving: boundsThread } : undefined,
 );
 if (result.output !== '') process.stdout.write(`${result.output}\n`);
 for (const line of result.messages) process.stderr.write(`${line}\n`);

@@ -1,5 +1,3 @@
-import type { LinearSolver } from '@spare-knot/core/layout';
-
 import { build, checks, job, plan, schema } from './box-commands.js';
 import { type Command, type Context, DataProblem, readArguments, WrongUsage } from './command.js';
 import { cuts, remain } from './cut-commands.js';
@@ -56,19 +54,19 @@ const opener =
     }
   };
 
-/** Carries out one command. `load` gives the text of a file or of standard input; `clock` counts milliseconds. */
+/** Carries out one command. `load` gives the text of a file or of standard input; `clock` counts milliseconds; `power` is what a search has beside itself. */
 export function run(
   args: readonly string[],
   load: (path: string) => string,
   clock: () => number,
-  solver: LinearSolver | null = null,
+  power: Pick<Context, 'solver' | 'proving'> = { solver: null, proving: null },
 ): Result {
   const notes: string[] = [];
   const remarks: string[] = [];
   try {
     const { values: options, positionals } = readArguments(args);
     const [command, files] = commandOf(positionals);
-    const context: Context = { open: opener(load), clock, solver, options, notes, remarks };
+    const context: Context = { open: opener(load), clock, ...power, options, notes, remarks };
     const output = JSON.stringify(command.run(context, files), null, 2);
     return { code: notes.length > 0 ? 1 : 0, messages: [...remarks, ...notes], output };
   } catch (error) {

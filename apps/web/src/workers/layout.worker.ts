@@ -2,17 +2,15 @@ import type { LayoutJob } from '@spare-knot/core/job';
 import {
   checkLayout,
   type Goals,
-  highsSolver,
   type Layout,
-  type LinearSolver,
   type SearchControl,
   searchSteps,
 } from '@spare-knot/core/layout';
 import { plainText } from '@spare-knot/core/text';
 
-import loadHighs from 'highs';
-import wasm from 'highs/runtime?url';
 import { messageOf } from '../ui/message-of';
+import { boundsFor, endBounds } from './bounds-link';
+import { breath, solverSoon } from './solver-soon';
 
 /** What the page says: lay this out, or stop with the best so far. `run` tells answers of one search from those of the next. */
 export type LayoutOrder =
@@ -25,8 +23,10 @@ export type WorkerWord = { run: number } & (
   | { kind: 'broken'; why: string }
 );
 
-let solver: LinearSolver | null = null;
 let current = 0;
+
+/** Milliseconds between two better layouts that the page hears of: it draws each of them. */
+const PAUSE = 150;
 
 /** No layout leaves the worker before the checker has passed it. */
 function send(run: number, kind: 'better' | 'done', job: LayoutJob, layout: Layout): void {
@@ -44,23 +44,12 @@ function send(run: number, kind: 'better' | 'done', job: LayoutJob, layout: Layo
   self.postMessage(word);
 }
 
-/** Lets messages in between two steps of the search. */
-const breath = () =>
-  new Promise<void>((done) => {
-    const { port1, port2 } = new MessageChannel();
-    port1.onmessage = () => {
-      port1.close();
-      done();
-    };
-    port2.postMessage(null);
-  });
-
 async function layOut(run: number, job: LayoutJob, goals: Goals): Promise<void> {
   let fresh: Layout | null = null;
+  let sent = Number.NEGATIVE_INFINITY;
   const control: SearchControl = {
     clock: () => performance.now(),
     goals,
-    solver,
     onBetter: (layout) => {
       fresh = layout;
     },
@@ -69,36 +58,30 @@ async function layOut(run: number, job: LayoutJob, goals: Goals): Promise<void> 
   for (;;) {
     const step = steps.next();
     if (step.done) {
+      endBounds(run);
       send(run, 'done', job, step.value);
       return;
     }
-    if (fresh) send(run, 'better', job, fresh);
-    fresh = null;
+    if (fresh && performance.now() - sent >= PAUSE) {
+      send(run, 'better', job, fresh);
+      sent = performance.now();
+      fresh = null;
+    }
     await breath();
     if (current !== run) return;
-    if (!solver) solver = await prepared;
-    control.solver = solver;
+    // After the first answer has gone out: the solver's module is large, and so is another thread.
+    control.bounds ??= boundsFor(run, job, goals);
+    control.solver ??= await solverSoon();
   }
-}
-
-// Loaded after the first answer has gone out: the module is large.
-let prepared: Promise<LinearSolver | null> = Promise.resolve(null);
-let asked = false;
-function prepare(): void {
-  if (asked) return;
-  asked = true;
-  prepared = loadHighs({ locateFile: () => wasm })
-    .then((highs) => highsSolver(highs as never))
-    .catch(() => null);
 }
 
 self.onmessage = ({ data }: MessageEvent<LayoutOrder>) => {
   current = data.run;
   if (data.kind === 'stop') {
+    endBounds(data.run);
     current = -1;
     return;
   }
-  prepare();
   layOut(data.run, data.job, data.goals).catch((error: unknown) =>
     self.postMessage({
       run: data.run,

@@ -7,6 +7,7 @@ export { movedToPins, sortPins, whyNot } from './pins.js';
 export { moverOf, placePart } from './placed.js';
 export { bestFit, isLargeEnough } from './search/best-fit.js';
 export { fillOne } from './search/one-board.js';
+export { type Bounds, type Known, type Proven, type Prover, proverFor } from './search/prover.js';
 export { searchLayout, searchSteps } from './search/search.js';
 export { boardTree, targetsOf } from './separation/board-tree.js';
 export {

@@ -2,6 +2,7 @@ import type { LayoutJob, Placement } from '../job/index.js';
 import type { Cents, Ticks } from '../measure/index.js';
 import type { Text } from '../text/index.js';
 import type { Goals } from './goals.js';
+import type { Bounds } from './search/prover.js';
 import type { LinearSolver } from './solver/linear.js';
 
 /** A leftover that goes back to the rack: lower-left corner and size on the board it comes from. */
@@ -50,6 +51,8 @@ export interface SearchControl {
   stopped?: () => boolean;
   /** For column generation; a search without it works on by itself, and one that gets it late uses it from then on. */
   solver?: LinearSolver | null;
+  /** Who proves what a layout must cost at least on another thread; left out, the search proves by itself between its steps. */
+  bounds?: Bounds | null;
   /** What counts; the standard when left out. */
   goals?: Goals;
 }

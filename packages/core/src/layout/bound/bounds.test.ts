@@ -4,9 +4,9 @@ import { board, part, rectangle } from '../../../test/layouts.js';
 import type { Stock } from '../../job/index.js';
 import { at, sum } from '../../lists/index.js';
 import { cheapestCover, least } from './cover.js';
-import type { DualWeights } from './dual-weights.js';
 import { nextSum } from './next-sum.js';
 import { bestRelaxed, maximalPatterns } from './relaxed-patterns.js';
+import type { DualWeights } from './weights.js';
 
 /** Every way to take at most so many of each. */
 function* choices(most: readonly number[]): Generator<number[]> {

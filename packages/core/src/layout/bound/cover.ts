@@ -1,7 +1,7 @@
 import { priceOf, type Stock } from '../../job/index.js';
 import { at } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
-import type { Demand, DualWeights } from './dual-weights.js';
+import type { Demand, DualWeights } from './weights.js';
 
 /** The least total weight of all but `left` copies. */
 export function least(

@@ -6,8 +6,9 @@ import { at } from '../../lists/index.js';
 import { fromMm } from '../../measure/index.js';
 import { checkLayout } from '../checker/check.js';
 import { searchLayout } from '../search/search.js';
-import { type Demand, dualWeightsFor } from './dual-weights.js';
+import { dualWeightsFor } from './dual-weights.js';
 import { leastCost } from './least-cost.js';
+import type { Demand } from './weights.js';
 
 /** Each copy as a demand of its own, so that what a search left out needs no counting. */
 const demandsOf = (parts: readonly Part[]): Demand[] =>

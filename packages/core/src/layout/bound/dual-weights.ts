@@ -1,6 +1,6 @@
 import { endTrimOf, type Part, type Saw, type Stock } from '../../job/index.js';
 import { at } from '../../lists/index.js';
-import { type Ticks, TOLERANCE } from '../../measure/index.js';
+import { TOLERANCE } from '../../measure/index.js';
 import {
   areaOf,
   type Bounds,
@@ -12,21 +12,8 @@ import {
   zoneBounds,
 } from '../../plane/index.js';
 import { mustBeCutAway } from '../../wood/index.js';
-
-/** Copies of a part that must be placed. */
-export interface Demand {
-  part: Part;
-  copies: number;
-}
-
-/**
- * A weight for each part and a capacity for each board such that what lies on a board never weighs more than it holds. Every weight
- * is taken on face A alone, so that it holds whichever way a part is turned, flipped or bevelled.
- */
-export interface DualWeights {
-  weights: readonly number[];
-  capacities: readonly number[];
-}
+import { sliceMeasures } from './slice-weights.js';
+import { axesOf, type Demand, type DualWeights, kerfOf, usable } from './weights.js';
 
 const extent = (polygon: readonly Point[], axis: 0 | 1): number => {
   const values = polygon.map((point) => point[axis]);
@@ -45,17 +32,6 @@ function shortestChord(polygon: readonly Point[], axis: 0 | 1, from: number, to:
   const base = Math.min(...polygon.map((point) => point[other]));
   return Math.min(chordAt(polygon, axis, base + from), chordAt(polygon, axis, base + to));
 }
-
-/** Ways a part may lie: along the grain, or any way where grain does not bind. Axis 0: its x lies along the board. */
-const axesOf = (part: Part, stock: readonly Stock[]): readonly (0 | 1)[] =>
-  part.grain === 'any' || stock.some((kind) => !kind.grained) ? [0, 1] : [0];
-
-const kerfOf = (saw: Saw): number => Math.max(0, saw.kerf - TOLERANCE);
-
-const usable = (kind: Stock, saw: Saw): readonly [Ticks, Ticks] => [
-  Math.max(0, kind.length - 2 * endTrimOf(kind, saw)) + 2 * TOLERANCE,
-  kind.width + 2 * TOLERANCE,
-];
 
 type Lost = Bounds;
 
@@ -359,6 +335,7 @@ const LINE_LEEWAY = 2 * TOLERANCE;
 /** Lines in one measure, and measures for one question. */
 const MOST_LINES = 24;
 const MOST_MEASURES = 18;
+const MOST_WITH_SLICES = 26;
 
 /** The measure with the largest board as its unit, so that rounding of large numbers cannot pass for a need. */
 function inBoards({ weights, capacities }: DualWeights): DualWeights {
@@ -399,6 +376,25 @@ const weaker = (a: DualWeights, b: DualWeights): boolean =>
     ),
   );
 
+/** Measures that say something and that no earlier one makes needless, so many at most. */
+function strongest(
+  measures: readonly DualWeights[],
+  before: readonly DualWeights[],
+  most: number,
+): DualWeights[] {
+  const found = [...before];
+  for (const measure of measures.map(inBoards)) {
+    if (found.length >= most) break;
+    if (
+      measure.weights.every((weight) => weight === 0) ||
+      found.some((other) => weaker(measure, other))
+    )
+      continue;
+    found.push(measure);
+  }
+  return found;
+}
+
 /** Every measure that says something about these parts on these boards, the largest board as the unit of each. */
 export function dualWeightsFor(
   demands: readonly Demand[],
@@ -410,15 +406,29 @@ export function dualWeightsFor(
       lineMeasure(count, along, demands, stock, saw),
     ),
   );
-  const found: DualWeights[] = [inBoards(areaMeasure(demands, stock, saw))];
-  for (const measure of [...lines, ...bandMeasures(demands, stock, saw)].map(inBoards)) {
-    if (found.length >= MOST_MEASURES) break;
-    if (
-      measure.weights.every((weight) => weight === 0) ||
-      found.some((other) => weaker(measure, other))
-    )
-      continue;
-    found.push(measure);
-  }
-  return found;
+  return strongest(
+    [...lines, ...bandMeasures(demands, stock, saw)],
+    [inBoards(areaMeasure(demands, stock, saw))],
+    MOST_MEASURES,
+  );
+}
+
+/** These measures of one kind of board, and by slices those beside them that the parts weigh most in. */
+export function withSlices(
+  measures: readonly DualWeights[],
+  demands: readonly Demand[],
+  kind: Stock,
+  saw: Saw,
+): DualWeights[] {
+  const load = ({ weights, capacities }: DualWeights) =>
+    demands.reduce((sum, { copies }, part) => sum + copies * at(weights, part), 0) /
+    Math.max(1e-9, at(capacities, 0));
+  const slices = sliceMeasures(demands, kind, saw).filter(
+    ({ capacities }) => at(capacities, 0) > 0,
+  );
+  return strongest(
+    slices.sort((a, b) => load(b) - load(a)),
+    measures,
+    MOST_WITH_SLICES,
+  );
 }

@@ -1,5 +1,5 @@
-import { at, entry } from '../../lists/index.js';
-import type { DualWeights } from './dual-weights.js';
+import { at } from '../../lists/index.js';
+import type { DualWeights } from './weights.js';
 
 /** How many copies of each part lie on one board, by part index. */
 export type Counts = readonly number[];
@@ -28,34 +28,37 @@ const roomFor = (
     }),
   );
 
-const without = (
-  rest: readonly number[],
-  measures: readonly DualWeights[],
-  part: number,
-  count: number,
-): number[] => rest.map((room, index) => room - count * at(at(measures, index).weights, part));
-
-/** A knapsack with as many constraints as measures, searched by branch and bound. */
+/**
+ * A knapsack with as many constraints as measures, searched by branch and bound. Its numbers stand in flat arrays, a row for each depth
+ * or measure: it is asked some thousand times in a search.
+ */
 class Knapsack {
-  best: number[];
+  readonly best: number[];
   bestValue = 0;
   /** The greatest promise that was left open when the nodes were used up. */
   open = 0;
   private nodes = 0;
+  private readonly size: number;
+  /** Parts worth taking, the dearest for the room they take first: by depth. */
   private readonly order: readonly number[];
-  private readonly position: ReadonlyMap<number, number>;
-  /** The same parts by worth for their weight in each measure. */
-  private readonly sorted: readonly (readonly number[])[];
-  private readonly current: number[];
+  private readonly value: Float64Array;
+  private readonly most: Float64Array;
+  /** Weights by depth and measure. */
+  private readonly weight: Float64Array;
+  /** Depths by measure, by worth for their weight in it. */
+  private readonly sorted: Int32Array;
+  /** What is left of each measure, by depth. */
+  private readonly rest: Float64Array;
+  private readonly current: Int32Array;
 
   constructor(
-    private readonly values: Counts,
-    private readonly copies: Counts,
-    private readonly measures: readonly DualWeights[],
+    values: Counts,
+    copies: Counts,
+    measures: readonly DualWeights[],
     capacity: readonly number[],
   ) {
     this.best = values.map(() => 0);
-    this.current = values.map(() => 0);
+    this.size = measures.length;
     const fits = (part: number) =>
       measures.every(({ weights }, index) => at(weights, part) <= at(capacity, index) + NOTHING);
     const load = (part: number) =>
@@ -65,74 +68,98 @@ class Knapsack {
           ({ weights }, index) => at(weights, part) / Math.max(NOTHING, at(capacity, index)),
         ),
       );
+    const loads = values.map((_value, part) => load(part));
     this.order = values
       .map((_value, part) => part)
       .filter((part) => at(values, part) > NOTHING && at(copies, part) > 0 && fits(part))
       // Dearest for the room it takes in its scarcest measure first.
-      .sort((a, b) => at(values, b) / load(b) - at(values, a) / load(a));
-    this.position = new Map(this.order.map((part, index) => [part, index]));
-    this.sorted = measures.map(({ weights }) => {
-      const worth = (part: number) => at(values, part) / Math.max(NOTHING, at(weights, part));
-      return [...this.order].sort((a, b) => worth(b) - worth(a));
+      .sort((a, b) => at(values, b) / at(loads, b) - at(values, a) / at(loads, a));
+    const depths = this.order.length;
+    this.value = Float64Array.from(this.order, (part) => at(values, part));
+    this.most = Float64Array.from(this.order, (part) => at(copies, part));
+    this.weight = Float64Array.from({ length: depths * this.size }, (_unused, index) => {
+      const { weights } = at(measures, index % this.size);
+      return at(weights, at(this.order, Math.floor(index / this.size)));
     });
-  }
-
-  /** Value that the parts from `depth` on can add at most, filled by fractions in each measure alone. */
-  private bound(depth: number, rest: readonly number[]): number {
-    return Math.min(
-      ...this.measures.map((measure, index) =>
-        this.fractional(depth, measure, at(this.sorted, index), at(rest, index)),
-      ),
+    this.sorted = Int32Array.from(
+      measures.flatMap(({ weights }) => {
+        const worth = (depth: number) =>
+          at(this.value, depth) / Math.max(NOTHING, at(weights, at(this.order, depth)));
+        return this.order.map((_part, depth) => depth).sort((a, b) => worth(b) - worth(a));
+      }),
     );
+    this.rest = new Float64Array((depths + 1) * this.size);
+    this.rest.set(capacity);
+    this.current = new Int32Array(depths);
   }
 
-  private fractional(
-    depth: number,
-    { weights }: DualWeights,
-    parts: readonly number[],
-    capacity: number,
-  ): number {
-    let room = capacity;
-    let sum = 0;
-    for (const part of parts) {
-      if (entry(this.position, part) < depth) continue;
-      const weight = at(weights, part);
-      const copies = at(this.copies, part);
-      const taken = weight <= NOTHING ? copies : Math.min(copies, room / weight);
-      sum += at(this.values, part) * taken;
-      if (weight <= NOTHING) continue;
-      room -= taken * weight;
+  /** Value that the parts from `depth` on can add at most, filled by fractions in each measure alone; ends once it is below `enough`. */
+  private promise(depth: number, enough: number): number {
+    let best = Number.POSITIVE_INFINITY;
+    for (let measure = 0; measure < this.size && best > enough; measure += 1)
+      best = Math.min(best, this.fractional(depth, measure));
+    return best;
+  }
+
+  private fractional(depth: number, measure: number): number {
+    const { value, most, weight, sorted, size } = this;
+    const depths = value.length;
+    let room = this.rest[depth * size + measure] as number;
+    let total = 0;
+    for (let index = measure * depths; index < (measure + 1) * depths; index += 1) {
+      const where = sorted[index] as number;
+      if (where < depth) continue;
+      const each = weight[where * size + measure] as number;
+      const copies = most[where] as number;
+      if (each <= NOTHING) {
+        total += (value[where] as number) * copies;
+        continue;
+      }
+      const taken = Math.min(copies, room / each);
+      total += (value[where] as number) * taken;
+      room -= taken * each;
       if (room <= NOTHING) break;
     }
-    return sum;
+    return total;
+  }
+
+  /** How many copies of the part at `depth` fit into what is left of every measure. */
+  private roomAt(depth: number): number {
+    const { weight, rest, size } = this;
+    let room = this.most[depth] as number;
+    for (let measure = 0; measure < size; measure += 1) {
+      const each = weight[depth * size + measure] as number;
+      if (each <= NOTHING) continue;
+      room = Math.min(room, Math.floor((rest[depth * size + measure] as number) / each + 1e-7));
+    }
+    return Math.max(0, room);
   }
 
   /** Tries every count of the part at `depth`, the greatest first, and goes on to the next part. */
-  descend(depth: number, value: number, rest: readonly number[]): void {
+  descend(depth: number, value: number): void {
     this.nodes += 1;
     if (value > this.bestValue + NOTHING) {
       this.bestValue = value;
-      this.best = [...this.current];
+      this.order.forEach((part, index) => {
+        this.best[part] = index < depth ? at(this.current, index) : 0;
+      });
     }
-    const part = this.order[depth];
-    if (part === undefined) return;
-    const promise = value + this.bound(depth, rest);
+    if (depth === this.order.length) return;
+    const promise = value + this.promise(depth, this.bestValue - value + NOTHING);
     if (promise <= this.bestValue + NOTHING) return;
     if (this.nodes > MOST_NODES) {
       this.open = Math.max(this.open, promise);
       return;
     }
-    const copies = at(this.copies, part);
-    const most = Math.min(copies, roomFor(part, this.measures, rest, copies));
-    for (let count = most; count >= 0; count -= 1) {
-      this.current[part] = count;
-      this.descend(
-        depth + 1,
-        value + count * at(this.values, part),
-        without(rest, this.measures, part, count),
-      );
+    const { weight, rest, size } = this;
+    for (let count = this.roomAt(depth); count >= 0; count -= 1) {
+      this.current[depth] = count;
+      for (let measure = 0; measure < size; measure += 1)
+        rest[(depth + 1) * size + measure] =
+          (rest[depth * size + measure] as number) -
+          count * (weight[depth * size + measure] as number);
+      this.descend(depth + 1, value + count * at(this.value, depth));
     }
-    this.current[part] = 0;
   }
 }
 
@@ -148,7 +175,7 @@ export function bestRelaxed(
   capacity: readonly number[],
 ): RelaxedBest {
   const knapsack = new Knapsack(values, copies, measures, capacity);
-  knapsack.descend(0, 0, capacity);
+  knapsack.descend(0, 0);
   const { best, bestValue, open } = knapsack;
   return { counts: best, value: bestValue, most: Math.max(bestValue, open) };
 }

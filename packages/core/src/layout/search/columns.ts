@@ -98,6 +98,16 @@ export class ColumnPool {
     return this.columns.size;
   }
 
+  /** Every board of a pile that was learnt. */
+  boardsOf(pile: Pile): FilledBoard[] {
+    return [...this.columns.values()].flatMap(({ board }) => (board.pile === pile ? [board] : []));
+  }
+
+  /** Every board that was learnt. */
+  get boards(): Iterable<FilledBoard> {
+    return [...this.columns.values()].map(({ board }) => board);
+  }
+
   /** Takes in the boards of a layout; true when one of them is new. */
   learn(boards: readonly FilledBoard[]): boolean {
     let grown = false;

@@ -154,6 +154,29 @@ export class BoardFiller {
       saw.rip && !saw.throughCuts ? new FreeFiller(stock, shapes, obstacles, saw, partCount) : null;
   }
 
+  /** Every way in which a part may lie on these boards. */
+  get ways(): readonly Shape[] {
+    return this.shapes;
+  }
+
+  /** How far along the board the next shape lies when both stand on one edge: their slopes and bevels may share a cut. */
+  follow(first: Shape, next: Shape): Ticks {
+    const piece = { shape: first, x: 0, y: 0 };
+    const chain: Chain = {
+      piece,
+      before: null,
+      reachA: reachAlong(first.a, SQUARE, 0, 0, true),
+      reachB: reachAlong(first.b, SQUARE, 0, 0, true),
+      ends: null,
+    };
+    return this.leastX(chain, next, 0);
+  }
+
+  /** Nothing on these boards has to be kept clear of. */
+  get isClean(): boolean {
+    return this.obstacles.length === 0;
+  }
+
   /** The best filling found of the board between the given ends, `beam` states wide. */
   fill(wanted: Wanted, beam: number, ends: readonly (readonly [Ticks, Ticks])[]): Filling {
     this.strips = new Map();

@@ -2,7 +2,8 @@ import type { LayoutJob } from '../../job/index.js';
 import { at, sum } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import { meanArea } from '../area.js';
-import type { BoundQuestion } from '../bound/least-cost.js';
+import type { Target } from '../bound/board-counts.js';
+import type { BoundQuestion } from '../bound/relaxed.js';
 import type { Goals } from '../goals.js';
 import type { Layout } from '../layout.js';
 import { ColumnPool } from './columns.js';
@@ -52,8 +53,8 @@ export class Group {
   best: Construction;
   bound: Cents = 0;
   proof: Layout['boundProof'] = 'area';
-  /** Best is proven, or nothing more is to be tried. */
-  done = false;
+  /** Numbers of boards that may be enough for less than the best costs. */
+  targets: readonly Target[] = [];
   rounds = 0;
   /** Rounds since something better was found. */
   idle = 0;
@@ -64,13 +65,18 @@ export class Group {
     readonly piles: readonly Pile[],
     private readonly partners: readonly ReadonlySet<number>[],
     copies: Int32Array,
-    goals: Goals,
+    private readonly goals: Goals,
   ) {
     const own = new Set(parts);
     this.copies = copies.map((count, part) => (own.has(part) ? count : 0));
     this.values = Float64Array.from(job.parts, meanArea);
     this.pool = new ColumnPool(job, piles, parts, this.copies, goals);
     this.best = { boards: [], missing: this.copies };
+  }
+
+  /** The same parts over other numbers of the same boards, with nothing laid yet. */
+  over(piles: readonly Pile[]): Group {
+    return new Group(this.job, this.parts, piles, this.partners, this.copies, this.goals);
   }
 
   /** Copies that the best leaves out. */

@@ -1,0 +1,102 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { board, job, part, rectangle } from '../../../test/layouts.js';
+import { leastOf } from '../../../test/least-cost.js';
+import { testSolver } from '../../../test/solver.js';
+import type { LayoutJob } from '../../job/index.js';
+import { BoardCounts } from './board-counts.js';
+import { leastCost } from './least-cost.js';
+import type { BoundQuestion } from './relaxed.js';
+import { RelaxedMaster } from './relaxed-master.js';
+import { RelaxedProgramme } from './relaxed-programme.js';
+
+const solver = await testSolver();
+/** SPARE_KNOT_RUNS tries more jobs than there is time for each day. */
+const RUNS = Number(process.env.SPARE_KNOT_RUNS ?? 120);
+
+const questionOf = (of: LayoutJob): BoundQuestion => ({
+  demands: of.parts.map((each) => ({ part: each, copies: each.quantity })),
+  stock: of.stock,
+  saw: of.saw,
+  left: 0,
+  fits: () => true,
+});
+
+/** A job of two to five rectangles on one to three kinds of boards, some of which cost nothing. */
+const smallJob = fc
+  .record({
+    pieces: fc
+      .array(
+        fc.record({
+          long: fc.integer({ min: 60, max: 600 }),
+          wide: fc.integer({ min: 30, max: 140 }),
+          copies: fc.integer({ min: 1, max: 2 }),
+        }),
+        { minLength: 2, maxLength: 3 },
+      )
+      .filter((list) => list.reduce((total, { copies }) => total + copies, 0) <= 5),
+    kinds: fc.array(
+      fc.record({
+        long: fc.integer({ min: 300, max: 900 }),
+        wide: fc.integer({ min: 80, max: 200 }),
+        price: fc.constantFrom(0, 50, 90, 130, 200, 210),
+        quantity: fc.integer({ min: 1, max: 2 }),
+      }),
+      { minLength: 1, maxLength: 3 },
+    ),
+    turns: fc.boolean(),
+    kerf: fc.constantFrom(0, 3),
+  })
+  .map(({ pieces, kinds, turns, kerf }) =>
+    job(
+      pieces.map(({ long, wide, copies }, index) =>
+        part(`p${index}`, rectangle(long, wide), {
+          quantity: copies,
+          grain: turns ? 'any' : 'along',
+        }),
+      ),
+      kinds.map(({ long, wide, price, quantity }, index) =>
+        board(long, wide, { id: `b${index}`, price, quantity }),
+      ),
+      { kerf: kerf * 320 },
+    ),
+  );
+
+describe('no bound is above what the cheapest of all layouts costs', () => {
+  test('by area, by columns, by numbers of boards and by listed patterns, against every way of sawing', () => {
+    let [solved, raised] = [0, 0];
+    fc.assert(
+      fc.property(smallJob, (of) => {
+        const least = leastOf(of);
+        if (least === null) return;
+        solved += 1;
+        const question = questionOf(of);
+        const area = leastCost(question);
+        expect(area).toBeLessThanOrEqual(least);
+        const programme = new RelaxedProgramme(question, solver, true, () => false);
+        const master = RelaxedMaster.of(question, true);
+        const counts = new BoardCounts(
+          of.stock,
+          programme,
+          (boards) => master?.refutes(solver, 1, boards) ?? false,
+        );
+        // As if the best that is known were dearer: what could go too high would.
+        for (const _step of counts.search(
+          () => least + 1000,
+          3,
+          () => false,
+        ));
+        expect(counts.bound).toBeLessThanOrEqual(least);
+        expect(counts.bound).toBeGreaterThanOrEqual(0);
+        if (counts.bound > area) raised += 1;
+        const choice = master?.solve(solver, 1);
+        if (choice) expect([choice.missing, choice.cost <= least]).toEqual([0, true]);
+        // The boards of a cheapest layout are not refuted: a target holds no more than they cost.
+        expect(Math.min(...counts.targets.map(({ cost }) => cost))).toBeLessThanOrEqual(least);
+      }),
+      { numRuns: RUNS },
+    );
+    expect(solved).toBeGreaterThan(RUNS / 4);
+    expect(raised).toBeGreaterThan(RUNS / 40);
+  });
+});

@@ -1,0 +1,156 @@
+import { at, sum } from '../../lists/index.js';
+import type { Cents } from '../../measure/index.js';
+import type { LinearModel, LinearSolver } from '../solver/linear.js';
+import { type BoundQuestion, type RelaxedBoard, type RelaxedKind, relax } from './relaxed.js';
+import { type Counts, maximalPatterns } from './relaxed-patterns.js';
+import type { Demand } from './weights.js';
+
+/** Patterns of one kind of board up to which all are listed. */
+const MOST_PATTERNS = 4000;
+/** Copies up to which the whole-number programme is worth its time. */
+const MOST_COPIES = 140;
+
+function programme(
+  wanted: readonly Demand[],
+  kinds: readonly RelaxedKind[],
+  columns: readonly RelaxedBoard[],
+  penalty: number,
+  most: Counts,
+): LinearModel {
+  const whole = true;
+  return {
+    columns: [
+      ...columns.map((column) => ({
+        cost: at(kinds, column.kind).price,
+        most: at(most, column.kind),
+        whole,
+      })),
+      ...wanted.map((demand) => ({ cost: penalty, most: demand.copies, whole })),
+    ],
+    rows: [
+      ...wanted.map((demand, part) => ({
+        terms: [
+          ...columns.flatMap((column, index) =>
+            at(column.counts, part) > 0 ? [[index, at(column.counts, part)] as const] : [],
+          ),
+          [columns.length + part, 1] as const,
+        ],
+        sense: 'at least' as const,
+        limit: demand.copies,
+      })),
+      ...kinds.map((_kind, index) => ({
+        terms: columns.flatMap((column, at) => (column.kind === index ? [[at, 1] as const] : [])),
+        sense: 'at most' as const,
+        limit: at(most, index),
+      })),
+    ],
+  };
+}
+
+/** What a master chooses: boards, their price, and how many copies stay out. */
+export interface Choice {
+  cost: Cents;
+  boards: RelaxedBoard[];
+  missing: number;
+}
+
+/**
+ * All relaxed patterns of a job with few enough of them, chosen among in whole numbers. What it costs is a bound as good as the
+ * measures can give, and its patterns are a proposal of what to lay on which board. A pattern that could not be laid can be forbidden:
+ * from then on what it proposes is no bound any more.
+ */
+export class RelaxedMaster {
+  private constructor(
+    private readonly question: BoundQuestion,
+    private readonly wanted: readonly (Demand & { index: number })[],
+    private readonly kinds: readonly RelaxedKind[],
+    private columns: RelaxedBoard[],
+  ) {}
+
+  /** Null when there are too many patterns or copies to list them all; `closely` with measures by slices too. */
+  static of(question: BoundQuestion, closely: boolean): RelaxedMaster | null {
+    if (sum(question.demands.map(({ copies }) => copies)) > MOST_COPIES) return null;
+    const { wanted, kinds } = relax(question, closely);
+    if (wanted.length === 0) return null;
+    const columns: RelaxedBoard[] = [];
+    for (const [kind, { copies, measures, capacity }] of kinds.entries()) {
+      const patterns = maximalPatterns(copies, measures, capacity, MOST_PATTERNS);
+      if (!patterns || columns.length + patterns.length > 3 * MOST_PATTERNS) return null;
+      columns.push(...patterns.map((counts) => ({ kind, counts })));
+    }
+    return new RelaxedMaster(question, wanted, kinds, columns);
+  }
+
+  /** The same patterns, of which some may be forbidden without this one forgetting them. */
+  copy(): RelaxedMaster {
+    return new RelaxedMaster(this.question, this.wanted, this.kinds, [...this.columns]);
+  }
+
+  /**
+   * The cheapest choice of those that leave out fewest copies, out of at most so many boards of each kind, its boards as counts by the
+   * question's parts; null when the solver could not prove one in time.
+   */
+  solve(solver: LinearSolver, seconds: number, most?: Counts): Choice | null {
+    const boards = this.kinds.map(({ stock }, kind) => most?.[kind] ?? stock.quantity);
+    // A copy left out costs more than all boards together.
+    const penalty =
+      4 *
+      (1 +
+        sum(this.kinds.map(({ price }, kind) => price * Math.min(at(boards, kind), MOST_COPIES))));
+    const solved = solver(
+      programme(this.wanted, this.kinds, this.columns, penalty, boards),
+      seconds,
+    );
+    if (!solved?.proven) return null;
+    const chosen = this.columns.flatMap(({ kind, counts }, index) => {
+      const full = new Array<number>(this.question.demands.length).fill(0);
+      counts.forEach((count, part) => {
+        full[at(this.wanted, part).index] = count;
+      });
+      const times = Math.round(at(solved.values, index));
+      return Array.from({ length: times }, (): RelaxedBoard => ({ kind, counts: full }));
+    });
+    return {
+      cost: sum(chosen.map(({ kind }) => at(this.kinds, kind).price)),
+      boards: chosen,
+      missing: sum(
+        this.wanted.map((_demand, part) =>
+          Math.round(at(solved.values, this.columns.length + part)),
+        ),
+      ),
+    };
+  }
+
+  /** Whether boards in these numbers are proven to hold too little, whatever is laid on them. */
+  refutes(solver: LinearSolver, seconds: number, most: Counts): boolean {
+    const choice = this.solve(solver, seconds, most);
+    return choice !== null && choice.missing > this.question.left;
+  }
+
+  /** Takes a pattern, and all that hold more, out of the choice; what it holds less one copy comes in. */
+  forbid(kind: number, full: Counts): void {
+    const counts = this.wanted.map((demand) => at(full, demand.index));
+    const holds = (column: RelaxedBoard) =>
+      column.kind === kind && column.counts.every((count, part) => count >= at(counts, part));
+    const smaller = this.columns.filter(holds).flatMap((column) =>
+      counts.flatMap((count, part) => {
+        if (count === 0) return [];
+        const less = [...column.counts];
+        less[part] = count - 1;
+        return [{ kind, counts: less }];
+      }),
+    );
+    const seen = new Set(
+      this.columns
+        .filter((column) => !holds(column))
+        .map((column) => `${column.kind}|${column.counts.join()}`),
+    );
+    const fresh = smaller.filter((column) => {
+      const key = `${column.kind}|${column.counts.join()}`;
+      if (seen.has(key)) return false;
+      seen.add(key);
+      return true;
+    });
+    this.columns = [...this.columns.filter((column) => !holds(column)), ...fresh];
+  }
+}

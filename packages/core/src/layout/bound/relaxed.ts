@@ -1,0 +1,57 @@
+import { priceOf, type Saw, type Stock } from '../../job/index.js';
+import { at } from '../../lists/index.js';
+import type { Cents } from '../../measure/index.js';
+import { dualWeightsFor, withSlices } from './dual-weights.js';
+import type { Counts } from './relaxed-patterns.js';
+import type { Demand, DualWeights } from './weights.js';
+
+/** What a bound is asked: parts with copies, kinds of boards, the saw, how many copies may stay unplaced, and which part fits which kind. */
+export interface BoundQuestion {
+  demands: readonly Demand[];
+  stock: readonly Stock[];
+  saw: Saw;
+  left: number;
+  fits: (demand: number, kind: number) => boolean;
+}
+
+/** What may lie on one board of a kind, as far as the measures see: a relaxation of the real patterns. */
+export interface RelaxedKind {
+  stock: Stock;
+  price: Cents;
+  measures: readonly DualWeights[];
+  capacity: readonly number[];
+  copies: Counts;
+}
+
+/** A board and what a relaxed pattern puts on it. */
+export interface RelaxedBoard {
+  kind: number;
+  counts: Counts;
+}
+
+/** The parts that must be placed and the kinds of boards, each with measures of its own. */
+export interface Relaxation {
+  wanted: readonly (Demand & { index: number })[];
+  kinds: readonly RelaxedKind[];
+}
+
+/** The relaxation of a question; `closely` with measures by slices too, which take their time. */
+export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boolean): Relaxation {
+  const wanted = demands
+    .map((demand, index) => ({ ...demand, index }))
+    .filter((demand) => demand.copies > 0);
+  const kinds = stock.map((of, kind): RelaxedKind => {
+    const copies = wanted.map((demand) => (fits(demand.index, kind) ? demand.copies : 0));
+    const own = wanted.map((demand, part) => ({ ...demand, copies: at(copies, part) }));
+    const plain = dualWeightsFor(own, [of], saw);
+    const measures = closely ? withSlices(plain, own, of, saw) : plain;
+    return {
+      stock: of,
+      price: priceOf(of),
+      measures,
+      capacity: measures.map((measure) => at(measure.capacities, 0)),
+      copies,
+    };
+  });
+  return { wanted, kinds };
+}

@@ -1,0 +1,359 @@
+import type { LayoutJob } from '../../job/index.js';
+import { at, sum } from '../../lists/index.js';
+import { meanArea } from '../area.js';
+import { RelaxedMaster } from '../bound/relaxed-master.js';
+import type { Goals } from '../goals.js';
+import type { LinearSolver } from '../solver/linear.js';
+import { Aim } from './aim.js';
+import { enoughWood } from './blocks/enough-wood.js';
+import { type Construction, type FilledBoard, weigh } from './construct.js';
+import { THOROUGH_FROM_BEAM } from './fill-board.js';
+import type { Group } from './group.js';
+import { type MoveSetting, rebuilt, revalued } from './moves.js';
+import { noise } from './noise.js';
+import { isBetter } from './standing.js';
+
+/** Beam widths for pricing, which widens when nothing more is found. */
+const PRICING_BEAM = 8;
+const PRICING_BEAMS = [PRICING_BEAM, 24, 64];
+const PRICING_ROUNDS = 60;
+/** Share of the time within which the widest beam is still begun. */
+const WIDEST_WITHIN = 0.25;
+/** Full boards learnt each time other prices are tried, and the beams of both. */
+const FULL_BOARDS = 6;
+const FULL_BEAM = 4;
+const OTHER_PRICES_BEAM = 16;
+/** Of so many rounds one tries other prices, and two everything anew. */
+const TURNS = 6;
+/** Beam widths, and rounds of pricing for each board settled on, in a dive. */
+const DIVING_BEAM = 10;
+const MOST_DIVING_BEAM = THOROUGH_FROM_BEAM;
+const DIVING_ROUNDS = 5;
+/** Between two dives the quicker ways are tried for so many times as long as the last took. */
+const REST_AFTER_DIVE = 2;
+/** How widely a proposed pattern is tried, and how often patterns are proposed. */
+const REALISING_BEAM = 48;
+const PROPOSALS = 400;
+const CHOOSE_EVERY = 8;
+/** Seconds for one whole-number programme, so that the search can be stopped in between. */
+const CHOOSING_SECONDS = 1;
+const PROPOSING_SECONDS = 2;
+const LEAST_SECONDS = 0.05;
+/** Share of the time that numbers of boards which may be enough are tried for at first. */
+const FIRST_SLICE = 0.04;
+
+/** Numbers of boards with wood enough that are filled block by block to begin with: how many, how often, and the share of the time. */
+const ENOUGH = 6;
+const FIRST_TURNS = 12;
+const FILLING_SHARE = 0.08;
+/** Share of an aim's slice that goes into filling boards block by block. */
+const BLOCKS_SHARE = 0.4;
+
+/** It yields wherever the caller may look or stop. */
+export type Phase = Generator<void, void, void>;
+
+/** What a finder is told of the search that it is part of. Times in milliseconds. */
+export interface FinderSetting {
+  job: LayoutJob;
+  goals: Goals;
+  clock: () => number;
+  started: number;
+  deadline: number;
+  stopped: () => boolean;
+  /** Cost meets the bound, and nothing is left out. */
+  isProven: (group: Group) => boolean;
+  /** Told when the best of a group has become better. */
+  onBetter: () => void;
+}
+
+/**
+ * Looks for better layouts of one group. Patterns are priced by the linear master and chosen in whole numbers (column generation);
+ * between, boards are taken apart and filled anew with other values (sequential value correction: Belov and Scheithauer, INFORMS J.
+ * Comput. 19, 2007, from memory [M]).
+ */
+export class Finder {
+  private readonly random = noise(20_011);
+  private readonly areas: Float64Array;
+  private readonly moving: MoveSetting;
+  /** Moment at which a slice of the time ends. */
+  private until = Number.POSITIVE_INFINITY;
+  /** When the last dive ended and how long it took. */
+  private dived: number;
+  private diveTook = 0;
+  /** Milliseconds that went into aims more than into improving the best. */
+  private aimed = 0;
+  private readonly aims: Aim[] = [];
+
+  constructor(
+    readonly group: Group,
+    private readonly setting: FinderSetting,
+  ) {
+    this.areas = Float64Array.from(setting.job.parts, meanArea);
+    this.dived = setting.clock();
+    this.moving = {
+      job: setting.job,
+      goals: setting.goals,
+      random: this.random,
+      halted: () => this.halted(),
+    };
+  }
+
+  private halted(): boolean {
+    const { deadline, clock, stopped } = this.setting;
+    return stopped() || clock() > Math.min(deadline, this.until);
+  }
+
+  /** Seconds for one programme: at most so many, and not far beyond the end of the search. */
+  private secondsFor(most: number): number {
+    const { deadline, clock } = this.setting;
+    const left = (Math.min(deadline, this.until) - clock()) / 1000;
+    return Math.min(most, Math.max(LEAST_SECONDS, left));
+  }
+
+  private isProven(group: Group): boolean {
+    return this.setting.isProven(group);
+  }
+
+  /** Takes a construction in where it is better than the best of its group. */
+  consider(group: Group, construction: Construction | null): void {
+    if (!construction) return;
+    const { job, goals } = this.setting;
+    group.pool.learn(construction.boards);
+    if (!isBetter(construction, group.best, job, goals)) return;
+    group.best = construction;
+    group.idle = 0;
+    if (group === this.group) this.setting.onBetter();
+  }
+
+  private choose(group: Group, solver: LinearSolver): void {
+    this.consider(group, group.pool.choose(solver, this.secondsFor(CHOOSING_SECONDS)));
+  }
+
+  /**
+   * Settles board after board on what the linear master takes most of, and prices anew for what is then left, so that the last boards are
+   * filled with what there is for them (a dive; as in price-and-branch, from memory [M]). What it learns serves the whole-number master.
+   */
+  private *dive(group: Group, solver: LinearSolver, chance: () => number, beam: number): Phase {
+    const copies = Int32Array.from(group.copies);
+    const left = group.piles.map((pile) => pile.left);
+    const boards: FilledBoard[] = [];
+    const shake = () => 0.98 + 0.04 * chance();
+    while (copies.some((count) => count > 0) && !this.halted()) {
+      const pool = group.pool.rest(copies, left);
+      for (let round = 0; round < DIVING_ROUNDS && !this.halted(); round += 1) {
+        const grown = pool.price(solver, beam, shake, () => this.halted());
+        yield;
+        if (!grown) break;
+      }
+      const settled = pool.settle(solver, chance);
+      if (settled.length === 0) break;
+      for (const { pile, board, times } of settled) {
+        for (let repeat = 0; repeat < times; repeat += 1) boards.push(board);
+        left[pile] = at(left, pile) - times;
+        for (const [part, used] of board.filling.used.entries())
+          copies[part] = at(copies, part) - used * times;
+      }
+    }
+    if (this.halted() && sum(copies) > 0) return;
+    this.consider(group, { boards, missing: copies });
+  }
+
+  /** Prices patterns with one beam until it finds no more. */
+  private *price(group: Group, solver: LinearSolver, beam: number): Phase {
+    const halted = () => this.halted();
+    for (let round = 0; round < PRICING_ROUNDS; round += 1) {
+      if (this.halted() || this.isProven(group)) return;
+      const grown = group.pool.price(solver, beam, () => 1, halted);
+      yield;
+      if (!grown) return;
+    }
+  }
+
+  /** The numbers of boards that have wood enough for less than the best costs, filled block by block. */
+  private *fillFully(): Phase {
+    const { group, setting } = this;
+    const kinds = group.piles.map(({ price, stock, left }) => ({
+      price,
+      area: stock.length * stock.width,
+      left,
+    }));
+    const need = sum(group.parts.map((part) => at(group.copies, part) * at(this.areas, part)));
+    this.until = setting.clock() + FILLING_SHARE * (setting.deadline - setting.started);
+    for (const counts of enoughWood(kinds, need, group.cost, ENOUGH)) {
+      const aim = new Aim(group, { counts, cost: 0 }, this.moving);
+      for (
+        let turn = 0;
+        aim.filler.isWorthwhile && turn < FIRST_TURNS && !this.halted();
+        turn += 1
+      ) {
+        yield* this.fillOnce(aim);
+        if (aim.isReached) break;
+      }
+      if (aim.isReached || this.halted()) break;
+    }
+    this.until = Number.POSITIVE_INFINITY;
+  }
+
+  private *fillOnce(aim: Aim): Phase {
+    const found = aim.filler.next();
+    this.consider(aim.group, found);
+    if (aim.isReached) this.consider(this.group, aim.handBack());
+    yield;
+  }
+
+  /** Prices patterns until no beam finds another, then chooses among them. */
+  private *generate(group: Group, solver: LinearSolver): Phase {
+    const { clock, started, deadline } = this.setting;
+    for (const beam of PRICING_BEAMS) {
+      // The widest look only where the others took little of the time.
+      const late = () => clock() - started > WIDEST_WITHIN * (deadline - started);
+      if (beam > MOST_DIVING_BEAM && late()) return;
+      yield* this.price(group, solver, beam);
+      if (this.halted()) return;
+      const chance = beam === PRICING_BEAM ? () => 0.5 : this.random;
+      yield* this.dive(group, solver, chance, beam);
+      if (this.isProven(group) || this.halted()) return;
+      this.choose(group, solver);
+      yield;
+      if (this.isProven(group)) return;
+    }
+  }
+
+  /**
+   * Chooses among all relaxed patterns in whole numbers, tries to lay what that proposes, forbids what cannot be laid, and asks again,
+   * while the proposals are cheaper than the best layout.
+   */
+  private *realise(group: Group, solver: LinearSolver): Phase {
+    const master = RelaxedMaster.of(group.question(), true);
+    yield;
+    for (let round = 0; master && round < PROPOSALS && !this.halted(); round += 1) {
+      const proposal = master.solve(solver, this.secondsFor(PROPOSING_SECONDS));
+      if (!proposal || proposal.missing > 0 || this.isProven(group)) return;
+      if (proposal.cost >= group.cost) return;
+      yield;
+      const all = this.lay(group, master, proposal.boards);
+      if (all || round % CHOOSE_EVERY === CHOOSE_EVERY - 1) this.choose(group, solver);
+      yield;
+    }
+  }
+
+  /** Tries to lay every proposed pattern and forbids what cannot be laid; true when all could. */
+  private lay(
+    group: Group,
+    master: RelaxedMaster,
+    proposed: readonly { kind: number; counts: readonly number[] }[],
+  ): boolean {
+    const { job, goals } = this.setting;
+    let all = true;
+    const tried = new Set<string>();
+    for (const { kind, counts } of proposed) {
+      const key = `${kind}|${counts.join()}`;
+      if (tried.has(key) || this.halted()) continue;
+      tried.add(key);
+      const pile = at(group.piles, kind);
+      const copies = new Int32Array(job.parts.length);
+      for (const [demand, count] of counts.entries()) copies[at(group.parts, demand)] = count;
+      const wanted = { copies, values: group.values };
+      const filling = pile.filler.fill(wanted, REALISING_BEAM, pile.ends);
+      group.pool.learn([weigh(pile, filling, job.saw, goals)]);
+      if (filling.used.every((count, part) => count >= at(copies, part))) continue;
+      all = false;
+      master.forbid(kind, counts);
+    }
+    return all;
+  }
+
+  /** One round on a group: a dive after a rest, other prices now and then, otherwise boards filled anew. */
+  private *round(group: Group, solver: LinearSolver | null): Phase {
+    group.rounds += 1;
+    group.idle += 1;
+    const turn = group.rounds % TURNS;
+    const rested = this.setting.clock() - this.dived > REST_AFTER_DIVE * this.diveTook;
+    if (solver && rested && !this.isProven(group)) yield* this.diveAgain(group, solver);
+    else if (solver && turn === 0 && !this.isProven(group)) this.tryOtherPrices(group, solver);
+    else this.consider(group, (turn % 3 === 1 ? revalued : rebuilt)(group, this.moving));
+  }
+
+  private *diveAgain(group: Group, solver: LinearSolver): Phase {
+    const began = this.setting.clock();
+    const beam = this.random() < 0.6 ? DIVING_BEAM : MOST_DIVING_BEAM;
+    yield* this.dive(group, solver, this.random, beam);
+    this.dived = this.setting.clock();
+    this.diveTook = this.dived - began;
+  }
+
+  /** Other prices find other patterns. */
+  private tryOtherPrices(group: Group, solver: LinearSolver): void {
+    const shake = () => 0.85 + 0.3 * this.random();
+    group.pool.price(solver, OTHER_PRICES_BEAM, shake, () => this.halted());
+    for (let more = 0; more < FULL_BOARDS && !this.halted(); more += 1)
+      group.pool.learnFull(this.areas, this.random, FULL_BEAM);
+    this.choose(group, solver);
+  }
+
+  /** The numbers of boards that are tried next: those that had least time so far, the cheapest of them. */
+  private nextAim(): Aim | undefined {
+    const { group, aims } = this;
+    for (const target of group.targets)
+      if (!aims.some((aim) => aim.target === target))
+        aims.push(new Aim(group, target, this.moving));
+    return aims
+      .filter((aim) => aim.cost < group.cost)
+      .sort((a, b) => a.slices - b.slices || a.cost - b.cost)[0];
+  }
+
+  /** A slice of time for one aim, twice as long as its last. */
+  private *aimAt(aim: Aim, solver: LinearSolver): Phase {
+    const { clock, deadline, started } = this.setting;
+    this.until = clock() + FIRST_SLICE * (deadline - started) * 2 ** aim.slices;
+    aim.slices += 1;
+    const { group } = aim;
+    const blocksUntil = clock() + BLOCKS_SHARE * (this.until - clock());
+    if (aim.filler.isWorthwhile)
+      while (!aim.isReached && clock() < blocksUntil && !this.halted()) yield* this.fillOnce(aim);
+    if (aim.slices === 1 && !aim.isReached) {
+      yield* this.price(group, solver, DIVING_BEAM);
+      if (!this.halted()) this.choose(group, solver);
+    }
+    const beam = aim.slices > 2 ? MOST_DIVING_BEAM : DIVING_BEAM;
+    if (!aim.isReached && !this.halted()) yield* this.dive(group, solver, this.random, beam);
+    if (!aim.isReached && !this.halted()) this.choose(group, solver);
+    while (!aim.isReached && !this.halted()) {
+      yield;
+      yield* this.round(group, solver);
+    }
+    this.until = Number.POSITIVE_INFINITY;
+    const found = aim.handBack();
+    if (aim.isReached) this.consider(this.group, found);
+  }
+
+  /** An aim, or a round of what improves the best: by turns, each for as long as the other. */
+  private *turn(solver: LinearSolver | null): Phase {
+    const { clock } = this.setting;
+    const began = clock();
+    const wanted = solver && this.aimed <= 0 && !this.isProven(this.group);
+    const aim = wanted ? this.nextAim() : undefined;
+    if (solver && aim) yield* this.aimAt(aim, solver);
+    else yield* this.round(this.group, solver);
+    this.aimed += (aim ? 1 : -1) * (clock() - began);
+  }
+
+  /** Better and better layouts, without an end; the solver is used from when it is there. */
+  *steps(solver: () => LinearSolver | null): Phase {
+    let generated = false;
+    for (;;) {
+      const now = solver();
+      if (now && !generated && this.group.best.boards.length > 0) {
+        generated = true;
+        const { first } = this.setting.goals;
+        if (first === 'cost' && this.group.missing === 0 && !this.isProven(this.group))
+          yield* this.fillFully();
+        yield* this.generate(this.group, now);
+        const isOpen = !this.isProven(this.group) && this.setting.goals.first === 'cost';
+        if (isOpen && this.group.missing === 0) yield* this.realise(this.group, now);
+      }
+      yield* this.turn(now);
+      yield;
+    }
+  }
+}

@@ -1,0 +1,158 @@
+import type { LayoutJob } from '../../job/index.js';
+import { at } from '../../lists/index.js';
+import type { Cents } from '../../measure/index.js';
+import { BoardCounts, type Target } from '../bound/board-counts.js';
+import { leastCostByColumns } from '../bound/least-cost.js';
+import type { BoundQuestion } from '../bound/relaxed.js';
+import { RelaxedMaster } from '../bound/relaxed-master.js';
+import { RelaxedProgramme } from '../bound/relaxed-programme.js';
+import type { Goals } from '../goals.js';
+import type { Layout } from '../layout.js';
+import type { LinearSolver } from '../solver/linear.js';
+import type { Group } from './group.js';
+import { prepare } from './prepare.js';
+
+/** The best that is known of a group: what it costs and how many copies it leaves out. */
+export interface Known {
+  cost: Cents;
+  missing: number;
+}
+
+/** What was proven of a group: no layout costs less, and the numbers of boards that may be enough for less than the best. */
+export interface Proven {
+  group: number;
+  bound: Cents;
+  proof: Layout['boundProof'];
+  targets: readonly Target[];
+}
+
+/** Who is told the best of each group and tells what is proven of it: on this thread or on another. */
+export interface Bounds {
+  /** By group; null where nothing can be laid. */
+  know(best: readonly (Known | null)[]): void;
+  /** What was proven since it was asked last. */
+  heard(): readonly Proven[];
+}
+
+export interface ProverControl {
+  solver: LinearSolver;
+  /** Whether cost counts first, so that it is worth knowing exactly. */
+  byCounts: boolean;
+  /** Asked often; true ends it. */
+  halted: () => boolean;
+  /** Seconds that are left for it. */
+  secondsLeft: () => number;
+}
+
+/** What proves the bounds of a job beside its search, on another thread: the same groups by the same indexes. */
+export const proverFor = (
+  job: LayoutJob,
+  goals: Goals,
+  control: Omit<ProverControl, 'byCounts'>,
+): Prover =>
+  new Prover(questionsOf(prepare(job, goals).groups), {
+    ...control,
+    byCounts: goals.first === 'cost',
+  });
+
+/** What bounds are asked of each group, by how many copies may stay out. */
+export const questionsOf = (groups: readonly Group[]): ((left: number) => BoundQuestion)[] =>
+  groups.map((group) => (left) => ({ ...group.question(), left }));
+
+/** Numbers of boards that are looked for at first, and at most. */
+const FIRST_TARGETS = 2;
+const MOST_TARGETS = 24;
+/** Seconds for one whole-number programme, so that it can be stopped in between. */
+const REFUTING_SECONDS = 1;
+
+/**
+ * Proves what each group of a job must cost at least: by relaxed patterns, then by which numbers of boards could be enough. It goes on as
+ * long as something is to be learnt, and hears of better layouts while it does.
+ */
+export class Prover implements Bounds {
+  private known: readonly (Known | null)[] = [];
+  private readonly bound: Cents[];
+  private told: Proven[] = [];
+
+  constructor(
+    private readonly questions: readonly ((left: number) => BoundQuestion)[],
+    private readonly control: ProverControl,
+  ) {
+    this.bound = questions.map(() => 0);
+  }
+
+  know(best: readonly (Known | null)[]): void {
+    this.known = best;
+  }
+
+  heard(): readonly Proven[] {
+    const { told } = this;
+    this.told = [];
+    return told;
+  }
+
+  private cost(group: number): Cents {
+    return this.known[group]?.cost ?? 0;
+  }
+
+  private isOpen(group: number): boolean {
+    return this.cost(group) > at(this.bound, group);
+  }
+
+  private tell(
+    group: number,
+    bound: Cents,
+    proof: Layout['boundProof'],
+    targets: readonly Target[],
+  ): void {
+    this.bound[group] = Math.max(at(this.bound, group), bound);
+    this.told.push({ group, bound: at(this.bound, group), proof, targets });
+  }
+
+  /** Everything that is to be proven, the groups in turn; yields between programmes. */
+  *steps(): Generator<void, void, void> {
+    for (const group of this.questions.keys()) if (this.isOpen(group)) yield* this.byColumns(group);
+    if (!this.control.byCounts) return;
+    const running = [...this.questions.keys()].map((group) => this.byCounts(group));
+    while (running.length > 0 && !this.control.halted())
+      for (const steps of [...running]) {
+        if (steps.next().done) running.splice(running.indexOf(steps), 1);
+        yield;
+      }
+  }
+
+  private *byColumns(group: number): Generator<void, void, void> {
+    const { solver, halted } = this.control;
+    const question = at(this.questions, group)(this.known[group]?.missing ?? 0);
+    const programme = new RelaxedProgramme(question, solver, false, halted);
+    const { cost, proof } = yield* leastCostByColumns(question, programme);
+    this.tell(group, cost, proof, []);
+    yield;
+  }
+
+  /** Which numbers of boards could be enough, more of them each time those known are told. */
+  private *byCounts(group: number): Generator<void, void, void> {
+    const { solver, halted } = this.control;
+    if (!this.isOpen(group) || this.known[group]?.missing !== 0) return;
+    const question = at(this.questions, group)(0);
+    const closely = new RelaxedProgramme(question, solver, true, halted);
+    yield;
+    const master = RelaxedMaster.of(question, true);
+    yield;
+    const refutes = (counts: readonly number[]) => {
+      const seconds = Math.min(REFUTING_SECONDS, Math.max(0.05, this.control.secondsLeft()));
+      return master?.refutes(solver, seconds, counts) ?? false;
+    };
+    const counts = new BoardCounts(question.stock, closely, refutes);
+    const isOver = () => halted() || !this.isOpen(group);
+    for (let wanted = FIRST_TARGETS; wanted <= MOST_TARGETS && !isOver(); wanted += 1) {
+      for (const _step of counts.search(() => this.cost(group), wanted, isOver)) {
+        if (counts.bound > at(this.bound, group)) this.tell(group, counts.bound, 'lp', []);
+        yield;
+      }
+      this.tell(group, counts.bound, counts.wasRefuted ? 'exact' : 'lp', counts.targets);
+      if (counts.isDone) return;
+      yield;
+    }
+  }
+}
