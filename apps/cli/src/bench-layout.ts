@@ -4,9 +4,10 @@ import { fileURLToPath } from 'node:url';
 import type { LayoutJob, PinnedPlacement } from '@spare-knot/core/job';
 import { aboveBest, checkLayout, type Layout, searchLayout } from '@spare-knot/core/layout';
 import { at, must } from '@spare-knot/core/lists';
-
 import { classJobs } from './bench-classes.js';
 import { firstFitDecreasing, type Rival, rectanglePacker } from './bench-rivals.js';
+import { measureSet, resultLine, type SetName, setTable } from './bench-sets/measure-set.js';
+import { boundsThread } from './bounds-thread.js';
 import { largeJob, smallJobs } from './layout-jobs.js';
 import { loadSolver } from './load-solver.js';
 
@@ -32,11 +33,14 @@ interface Measured {
 function measure(job: LayoutJob): Measured {
   const began = performance.now();
   const found: { at: number; layout: Layout }[] = [];
+  const bounds = boundsThread(job);
   const layout = searchLayout(job, {
     clock: () => performance.now(),
     solver,
+    bounds,
     onBetter: (better) => found.push({ at: performance.now() - began, layout: better }),
   });
+  bounds.end();
   for (const each of [at(found, 0).layout, layout]) {
     const broken = checkLayout(job, each);
     if (broken.length > 0) throw new Error(`${job.name}: ${JSON.stringify(broken[0])}`);
@@ -130,6 +134,34 @@ const classes = classJobs().map((job) => {
   console.log(line(measured));
   return measured;
 });
+/** The table of a seeded set. */
+const tableOf = (name: SetName, seconds: number): string[] =>
+  setTable(
+    name,
+    measureSet(name, solver, (result) => console.log(resultLine(result)), seconds),
+  );
+const sets = [
+  '## Sawn at random (5 s)',
+  '',
+  'Boards and sheets sawn apart by chance, each piece through and through; the best layout costs what they cost. 97 %: each piece is a little shorter than it was sawn.',
+  '',
+  ...tableOf('sawn', 5),
+  '',
+  '## Makers’ jobs drawn by chance (5 s, then 10 s)',
+  '',
+  'Forty batches of one to ten boxes: animals, kinds of box, racks with knots, nails, splits and offcuts. No optimum is known but by proof.',
+  '',
+  ...tableOf('makers', 5),
+  '',
+  ...tableOf('makers', 10),
+  '',
+  '## Handed and sloped rows (5 s)',
+  '',
+  'Sloped sides as wide as their boards, which may not be turned over.',
+  '',
+  ...tableOf('rows', 5),
+  '',
+];
 const all = [...small, large, ...classes];
 const worse = all.filter(
   ({ layout, fit, packer }) =>
@@ -169,6 +201,11 @@ const text = [
     ? 'On no job worse than either of the two.'
     : `Worse than one of the two on: ${worse.map(({ job }) => job.name).join('; ')}.`,
   '',
+  '# Seeded sets',
+  '',
+  'Search and bounds by turns on one thread, with twice the seconds of processor time: as much as two threads have in that time, whatever else the machine does. Times are processor time of both together.',
+  '',
+  ...sets,
 ].join('\n');
 writeFileSync(fileURLToPath(new URL('../../../docs/benchmarks.md', import.meta.url)), text);
 console.log('written to docs/benchmarks.md');

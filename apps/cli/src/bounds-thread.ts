@@ -12,7 +12,8 @@ export interface BoundsThread extends Bounds {
 export function boundsThread(job: LayoutJob): BoundsThread {
   // The search never gives way to the event loop: what the thread says is fetched from a port of its own.
   const { port1: here, port2: there } = new MessageChannel();
-  const worker = new Worker(new URL('./bounds.worker.js', import.meta.url), {
+  // What was built: a thread is no part of the tests' own loader.
+  const worker = new Worker(new URL('../dist/bounds.worker.js', import.meta.url), {
     workerData: { job, goals: STANDARD_GOALS, port: there } satisfies BoundsTask,
     transferList: [there],
   });

@@ -1,23 +1,14 @@
 import { loadSolver } from '../load-solver.js';
-import {
-  byKind,
-  measureSet,
-  resultLine,
-  SET_HEAD,
-  SETS,
-  type SetName,
-  setLine,
-} from './measure-set.js';
+import { measureSet, resultLine, SETS, type SetName, setTable } from './measure-set.js';
 
 /** The seeded sets alone: `node bench-sets/main.js [sawn|makers|rows …] [seconds]`. Prints, writes nothing. */
 const solver = await loadSolver();
 const words = process.argv.slice(2);
-const seconds = words.map(Number).find((word) => Number.isFinite(word));
+const seconds = words.map(Number).find((word) => Number.isFinite(word)) ?? 5;
 const names = (Object.keys(SETS) as SetName[]).filter(
   (name) => words.includes(name) || !words.some((word) => word in SETS),
 );
-const lines = names.flatMap((name) => {
+for (const name of names) {
   const results = measureSet(name, solver, (result) => console.log(resultLine(result)), seconds);
-  return byKind(name, results).map(([kind, some]) => setLine(kind, some));
-});
-console.log([...SET_HEAD, ...lines].join('\n'));
+  console.log(setTable(name, results).join('\n'));
+}

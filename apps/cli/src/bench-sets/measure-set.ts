@@ -51,15 +51,18 @@ function measureJob({ job, optimum }: SetJob, solver: LinearSolver): SetResult {
   };
 }
 
-/** Every job of a set within its effort, or another one; `tell` hears of each as it ends. */
+/**
+ * Every job of a set; `tell` hears of each as it ends. Search and bounds take turns on one thread, and have together twice the seconds of
+ * processor time: as much as two threads have in that time.
+ */
 export function measureSet(
   name: SetName,
   solver: LinearSolver,
   tell: (result: SetResult) => void,
-  seconds?: number,
+  seconds: number,
 ): SetResult[] {
   return SETS[name]().map((each) => {
-    const effort = { seconds: seconds ?? each.job.effort.seconds };
+    const effort = { seconds: 2 * seconds };
     const result = measureJob({ ...each, job: { ...each.job, effort } }, solver);
     tell(result);
     return result;
@@ -77,13 +80,13 @@ const average = (list: readonly number[]): number =>
 const gapOf = ({ layout }: SetResult): number =>
   layout.lowerBound > 0 ? layout.cost / layout.lowerBound - 1 : 0;
 
-export const SET_HEAD = [
+const SET_HEAD = [
   '| jobs | number | proven | at an optimum that is known | all placed | mean gap to the bound | first answer, longest | proof, mean |',
   '|---|---:|---:|---:|---:|---:|---:|---:|',
 ];
 
 /** A line of the table over some results of a set. */
-export function setLine(name: string, results: readonly SetResult[]): string {
+function setLine(name: string, results: readonly SetResult[]): string {
   const proofs = results.flatMap(({ proof }) => (proof === null ? [] : [proof]));
   const cells = [
     name,
@@ -108,7 +111,7 @@ export const resultLine = (result: SetResult): string => {
 };
 
 /** Results of a set by what its jobs' names begin with: the kinds of jobs in it. */
-export function byKind(name: SetName, results: readonly SetResult[]): [string, SetResult[]][] {
+function byKind(name: SetName, results: readonly SetResult[]): [string, SetResult[]][] {
   if (name !== 'sawn') return [[name, [...results]]];
   const kinds = new Map<string, SetResult[]>();
   for (const result of results) {
@@ -117,3 +120,9 @@ export function byKind(name: SetName, results: readonly SetResult[]): [string, S
   }
   return [...kinds];
 }
+
+/** A table over a set, a line for each kind of job in it. */
+export const setTable = (name: SetName, results: readonly SetResult[]): string[] => [
+  ...SET_HEAD,
+  ...byKind(name, results).map(([kind, some]) => setLine(kind, some)),
+];

@@ -348,7 +348,7 @@ export class Finder {
         const { first } = this.setting.goals;
         if (first === 'cost' && this.group.missing === 0 && !this.isProven(this.group))
           yield* this.fillFully();
-        yield* this.generate(this.group, now);
+        if (!this.isProven(this.group)) yield* this.generate(this.group, now);
         const isOpen = !this.isProven(this.group) && this.setting.goals.first === 'cost';
         if (isOpen && this.group.missing === 0) yield* this.realise(this.group, now);
       }

@@ -1,0 +1,87 @@
+import { describe, expect, test } from '@jest/globals';
+import { board, job, part, rectangle } from '../../../test/layouts.js';
+import { testSolver } from '../../../test/solver.js';
+import { checkLayout } from '../checker/check.js';
+import { STANDARD_GOALS } from '../goals.js';
+import { type Bounds, type Known, type Proven, proverFor } from './prover.js';
+import { searchLayout } from './search.js';
+
+const solver = await testSolver();
+const clock = () => performance.now();
+const control = { solver, halted: () => false, secondsLeft: () => 5 };
+
+/** Two thirds of a metre, five times, of boards that hold one or two. */
+const shelves = (seconds: number) =>
+  job(
+    [part('shelf', rectangle(640, 100), { quantity: 5 })],
+    [
+      board(1300, 100, { id: 'long', price: 210, quantity: 5 }),
+      board(700, 100, { id: 'short', price: 120, quantity: 5 }),
+    ],
+    {},
+    seconds,
+  );
+
+describe('bounds that are proven beside a search', () => {
+  test('are those of the same groups: what another prover tells makes the layout optimal', () => {
+    const of = shelves(5);
+    const prover = proverFor(of, STANDARD_GOALS, control);
+    const steps = prover.steps();
+    let [known, begun] = [0, false];
+    const bounds: Bounds = {
+      know: (best) => {
+        known += 1;
+        begun = true;
+        prover.know(best);
+      },
+      heard: () => {
+        if (begun) steps.next();
+        return prover.heard();
+      },
+    };
+    const found = searchLayout(of, { clock, solver, bounds });
+    expect(checkLayout(of, found)).toEqual([]);
+    // Two long ones and a short one: 540. Three long ones: 630.
+    expect([found.cost, found.lowerBound, found.optimal]).toEqual([540, 540, true]);
+    expect(known).toBeGreaterThan(0);
+  });
+
+  test('a bound that nobody proves is not claimed; one that is told is', () => {
+    const of = shelves(0.4);
+    const silent: Bounds = { know: () => undefined, heard: () => [] };
+    const alone = searchLayout(of, { clock, solver, bounds: silent });
+    expect(alone.lowerBound).toBeLessThanOrEqual(alone.cost);
+    let told: readonly Proven[] = [{ group: 0, bound: 540, proof: 'exact', targets: [] }];
+    const telling: Bounds = {
+      know: () => undefined,
+      heard: () => {
+        const now = told;
+        told = [];
+        return now;
+      },
+    };
+    const found = searchLayout(of, { clock, solver, bounds: telling });
+    expect([found.cost, found.lowerBound, found.boundProof, found.optimal]).toEqual([
+      540,
+      540,
+      expect.stringMatching(/exact|area/),
+      true,
+    ]);
+  });
+
+  test('groups of which nothing is known are left alone, and so are those that are proven', () => {
+    const of = shelves(1);
+    const nothing = proverFor(of, STANDARD_GOALS, control);
+    for (const _step of nothing.steps());
+    expect(nothing.heard()).toEqual([]);
+    const dear = proverFor(of, STANDARD_GOALS, control);
+    const best: Known[] = [{ cost: 630, missing: 0 }];
+    dear.know(best);
+    for (const _step of dear.steps());
+    const heard = dear.heard();
+    const bound = Math.max(...heard.map((each) => each.bound));
+    // The numbers that are enough for 540 are told as what to aim at.
+    expect(bound).toBe(540);
+    expect(heard.flatMap(({ targets }) => targets)).toContainEqual({ counts: [2, 1], cost: 540 });
+  });
+});
