@@ -105,23 +105,28 @@ const fits = (counts: readonly number[], measures: readonly DualWeights[], capac
 const measuresOf = (weights: readonly (readonly number[])[]): DualWeights[] =>
   weights.map((each) => ({ weights: each, capacities: [] }));
 
+/** Beside what the measures allow: so many copies together. */
+const mostCopies = fc.integer({ min: 0, max: 12 });
+
 describe('relaxed patterns', () => {
   test('the best is worth what the best of all sets is worth that every measure allows', () => {
     fc.assert(
-      fc.property(knapsack, ({ values, copies, measures: weights, capacity }) => {
+      fc.property(knapsack, mostCopies, ({ values, copies, measures: weights, capacity }, most) => {
         const measures = measuresOf(weights);
-        const all = [...choices(copies)].filter((counts) => fits(counts, measures, capacity));
+        const allows = (counts: readonly number[]) => sum(counts) <= most;
+        const all = [...choices(copies)].filter(
+          (counts) => fits(counts, measures, capacity) && allows(counts),
+        );
         const worth = (counts: readonly number[]) =>
           sum(counts.map((count, part) => count * at(values, part)));
-        const found = bestRelaxed(
-          values,
-          copies,
+        const found = bestRelaxed(values, copies, {
           measures,
-          measures.map(() => capacity),
-        );
+          capacity: measures.map(() => capacity),
+          allows,
+        });
         expect(found.value).toBe(Math.max(...all.map(worth)));
         expect(worth(found.counts)).toBe(found.value);
-        expect(fits(found.counts, measures, capacity)).toBe(true);
+        expect(fits(found.counts, measures, capacity) && allows(found.counts)).toBe(true);
         expect(found.most).toBeGreaterThanOrEqual(found.value);
       }),
     );
@@ -129,13 +134,17 @@ describe('relaxed patterns', () => {
 
   test('maximal patterns are all those to which no copy can be added, each once', () => {
     fc.assert(
-      fc.property(knapsack, ({ copies, measures: weights, capacity }) => {
+      fc.property(knapsack, mostCopies, ({ copies, measures: weights, capacity }, most) => {
         const measures = measuresOf(weights);
-        const all = [...choices(copies)].filter((counts) => fits(counts, measures, capacity));
+        const allows = (counts: readonly number[]) => sum(counts) <= most;
+        const all = [...choices(copies)].filter(
+          (counts) => fits(counts, measures, capacity) && allows(counts),
+        );
         const maximal = all.filter((counts) =>
           counts.every(
             (count, part) =>
               count >= at(copies, part) ||
+              !allows([...counts, 1]) ||
               !fits(
                 counts.map((each, other) => (other === part ? each + 1 : each)),
                 measures,
@@ -145,8 +154,7 @@ describe('relaxed patterns', () => {
         );
         const found = maximalPatterns(
           copies,
-          measures,
-          measures.map(() => capacity),
+          { measures, capacity: measures.map(() => capacity), allows },
           1000,
         );
         const sorted = (patterns: readonly (readonly number[])[]) =>
@@ -159,6 +167,6 @@ describe('relaxed patterns', () => {
   test('too many are none at all, rather than some', () => {
     const copies = [3, 3, 3, 3];
     const measures: DualWeights[] = [{ weights: [1, 1, 1, 1], capacities: [] }];
-    expect(maximalPatterns(copies, measures, [6], 5)).toBeNull();
+    expect(maximalPatterns(copies, { measures, capacity: [6], allows: () => true }, 5)).toBeNull();
   });
 });

@@ -6,8 +6,9 @@ import { at } from '../../lists/index.js';
 import { fromMm } from '../../measure/index.js';
 import { checkLayout } from '../checker/check.js';
 import { searchLayout } from '../search/search.js';
-import { dualWeightsFor } from './dual-weights.js';
+import { dualWeightsFor, withSlices } from './dual-weights.js';
 import { leastCost } from './least-cost.js';
+import { RowLengths } from './row-lengths.js';
 import type { Demand } from './weights.js';
 
 /** Each copy as a demand of its own, so that what a search left out needs no counting. */
@@ -88,7 +89,7 @@ const anyStock = fc
 
 describe('measures', () => {
   test('what lies on a board never weighs more than the board holds, whatever the shapes, holes, defects and kerfs', () => {
-    let boards = 0;
+    let [boards, rowsSeen] = [0, 0];
     fc.assert(
       fc.property(
         fc.array(anyPart, { minLength: 1, maxLength: 4 }),
@@ -106,7 +107,8 @@ describe('measures', () => {
           );
           const found = searchLayout(of, { clock: () => performance.now() });
           expect(checkLayout(of, found)).toEqual([]);
-          for (const measure of dualWeightsFor(demandsOf(parts), [stock], of.saw)) {
+          const plain = dualWeightsFor(demandsOf(parts), [stock], of.saw);
+          for (const measure of withSlices(plain, demandsOf(parts), stock, of.saw)) {
             for (const laid of found.boards) {
               boards += 1;
               const weight = laid.placements.reduce(
@@ -121,11 +123,21 @@ describe('measures', () => {
               expect(weight).toBeLessThanOrEqual(at(measure.capacities, 0) + 1e-9);
             }
           }
+          const rows = RowLengths.of(demandsOf(parts), stock, of.saw);
+          for (const row of rows)
+            for (const laid of found.boards) {
+              rowsSeen += 1;
+              const counts = parts.map(
+                ({ id }) => laid.placements.filter((placement) => placement.part === id).length,
+              );
+              expect(row.allows(counts, stock.length - 2 * of.saw.endTrim)).toBe(true);
+            }
         },
       ),
       { numRuns: 100 },
     );
     expect(boards).toBeGreaterThan(150);
+    expect(rowsSeen).toBeGreaterThan(20);
   });
 
   test('a board sawn to the last kerf is full, and not more than full, by area and by length', () => {

@@ -73,8 +73,8 @@ export class RelaxedMaster {
     const { wanted, kinds } = relax(question, closely);
     if (wanted.length === 0) return null;
     const columns: RelaxedBoard[] = [];
-    for (const [kind, { copies, measures, capacity }] of kinds.entries()) {
-      const patterns = maximalPatterns(copies, measures, capacity, MOST_PATTERNS);
+    for (const [kind, each] of kinds.entries()) {
+      const patterns = maximalPatterns(each.copies, each, MOST_PATTERNS);
       if (!patterns || columns.length + patterns.length > 3 * MOST_PATTERNS) return null;
       columns.push(...patterns.map((counts) => ({ kind, counts })));
     }

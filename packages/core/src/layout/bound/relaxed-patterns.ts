@@ -1,6 +1,14 @@
 import { at } from '../../lists/index.js';
 import type { DualWeights } from './weights.js';
 
+/** What one board holds: as much as its capacity in each measure, and nothing that is known not to lie on it. */
+export interface Holding {
+  measures: readonly DualWeights[];
+  capacity: readonly number[];
+  /** Never true of more where it is false of less. */
+  allows: (counts: Counts) => boolean;
+}
+
 /** How many copies of each part lie on one board, by part index. */
 export type Counts = readonly number[];
 
@@ -50,14 +58,18 @@ class Knapsack {
   /** What is left of each measure, by depth. */
   private readonly rest: Float64Array;
   private readonly current: Int32Array;
+  /** The same by part. */
+  private readonly counts: number[];
 
   constructor(
     values: Counts,
     copies: Counts,
     measures: readonly DualWeights[],
     capacity: readonly number[],
+    private readonly allows: (counts: Counts) => boolean,
   ) {
     this.best = values.map(() => 0);
+    this.counts = values.map(() => 0);
     this.size = measures.length;
     const fits = (part: number) =>
       measures.every(({ weights }, index) => at(weights, part) <= at(capacity, index) + NOTHING);
@@ -154,12 +166,16 @@ class Knapsack {
     const { weight, rest, size } = this;
     for (let count = this.roomAt(depth); count >= 0; count -= 1) {
       this.current[depth] = count;
+      this.counts[at(this.order, depth)] = count;
+      // What may not lie there may not with more beside it.
+      if (count > 0 && !this.allows(this.counts)) continue;
       for (let measure = 0; measure < size; measure += 1)
         rest[(depth + 1) * size + measure] =
           (rest[depth * size + measure] as number) -
           count * (weight[depth * size + measure] as number);
       this.descend(depth + 1, value + count * at(this.value, depth));
     }
+    this.counts[at(this.order, depth)] = 0;
   }
 }
 
@@ -171,10 +187,9 @@ class Knapsack {
 export function bestRelaxed(
   values: Counts,
   copies: Counts,
-  measures: readonly DualWeights[],
-  capacity: readonly number[],
+  { measures, capacity, allows }: Holding,
 ): RelaxedBest {
-  const knapsack = new Knapsack(values, copies, measures, capacity);
+  const knapsack = new Knapsack(values, copies, measures, capacity, allows);
   knapsack.descend(0, 0);
   const { best, bestValue, open } = knapsack;
   return { counts: best, value: bestValue, most: Math.max(bestValue, open) };
@@ -186,8 +201,7 @@ export function bestRelaxed(
  */
 export function maximalPatterns(
   copies: Counts,
-  measures: readonly DualWeights[],
-  capacity: readonly number[],
+  { measures, capacity, allows }: Holding,
   most: number,
 ): Counts[] | null {
   const parts = copies.map((_count, part) => part).filter((part) => at(copies, part) > 0);
@@ -196,25 +210,31 @@ export function maximalPatterns(
   const found: Counts[] = [];
   const current = new Array<number>(copies.length).fill(0);
   let nodes = 0;
+  /** No further copy of a part has room. */
+  const isFull = (part: number, rest: readonly number[]): boolean =>
+    at(current, part) >= at(copies, part) ||
+    room(rest, part) < 1 ||
+    !allows(current.map((count, index) => (index === part ? count + 1 : count)));
   const descend = (where: number, rest: readonly number[]): boolean => {
     nodes += 1;
     if (nodes > 40 * most) return false;
     if (where === parts.length) {
       // Maximal when no part, also of those decided before, still fits.
-      if (parts.every((part) => at(current, part) >= at(copies, part) || room(rest, part) < 1))
-        found.push([...current]);
+      if (parts.every((part) => isFull(part, rest))) found.push([...current]);
       return found.length <= most;
     }
     const part = at(parts, where);
     const fits = Math.min(at(copies, part), room(rest, part));
-    // The last part takes all that fits: less would not be maximal.
-    for (let count = fits; count >= (where === parts.length - 1 ? fits : 0); count -= 1) {
+    for (let count = fits; count >= 0; count -= 1) {
       current[part] = count;
+      if (count > 0 && !allows(current)) continue;
       const ok = descend(
         where + 1,
         rest.map((space, index) => space - count * at(at(measures, index).weights, part)),
       );
       if (!ok) return false;
+      // The last part takes all that fits: less would not be maximal.
+      if (where === parts.length - 1) break;
     }
     current[part] = 0;
     return true;

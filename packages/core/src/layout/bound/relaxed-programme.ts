@@ -50,13 +50,12 @@ export class RelaxedProgramme {
     this.wanted = wanted;
     this.kinds = kinds;
     this.penalty = 4 * (1 + Math.max(0, ...kinds.map((kind) => kind.price)));
-    this.columns = kinds.map(({ copies, measures, capacity }, kind) => ({
+    this.columns = kinds.map((each, kind) => ({
       kind,
       counts: bestRelaxed(
-        copies.map(() => 1),
-        copies,
-        measures,
-        capacity,
+        each.copies.map(() => 1),
+        each.copies,
+        each,
       ).counts,
     }));
   }
@@ -117,15 +116,15 @@ export class RelaxedProgramme {
     const values = wanted.map((_demand, part) => Math.max(0, Math.min(penalty, at(duals, part))));
     let bound = least(wanted, values, this.question.left);
     let grown = false;
-    kinds.forEach(({ price, measures, capacity, copies }, kind) => {
+    kinds.forEach((each, kind) => {
       if (at(most, kind) === 0) return;
-      const found = bestRelaxed(values, copies, measures, capacity);
-      const margin = price - found.most;
+      const found = bestRelaxed(values, each.copies, each);
+      const margin = each.price - found.most;
       bound += margin * at(margin < 0 ? most : fewest, kind);
       const quota =
         Math.min(0, at(duals, wanted.length + kind)) +
         Math.max(0, at(duals, wanted.length + kinds.length + kind));
-      if (found.value > price - quota + NOTHING) {
+      if (found.value > each.price - quota + NOTHING) {
         this.columns.push({ kind, counts: found.counts });
         grown = true;
       }

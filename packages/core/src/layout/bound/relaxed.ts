@@ -3,7 +3,8 @@ import { at } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import { dualWeightsFor, withSlices } from './dual-weights.js';
 import type { Counts } from './relaxed-patterns.js';
-import type { Demand, DualWeights } from './weights.js';
+import { RowLengths } from './row-lengths.js';
+import { type Demand, type DualWeights, usable } from './weights.js';
 
 /** What a bound is asked: parts with copies, kinds of boards, the saw, how many copies may stay unplaced, and which part fits which kind. */
 export interface BoundQuestion {
@@ -21,6 +22,8 @@ export interface RelaxedKind {
   measures: readonly DualWeights[];
   capacity: readonly number[];
   copies: Counts;
+  /** Whether a board may hold so many of each, beyond what the measures say. */
+  allows: (counts: Counts) => boolean;
 }
 
 /** A board and what a relaxed pattern puts on it. */
@@ -35,7 +38,7 @@ export interface Relaxation {
   kinds: readonly RelaxedKind[];
 }
 
-/** The relaxation of a question; `closely` with measures by slices too, which take their time. */
+/** The relaxation of a question; `closely` with measures by slices and with rows too, which take their time. */
 export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boolean): Relaxation {
   const wanted = demands
     .map((demand, index) => ({ ...demand, index }))
@@ -45,12 +48,15 @@ export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boo
     const own = wanted.map((demand, part) => ({ ...demand, copies: at(copies, part) }));
     const plain = dualWeightsFor(own, [of], saw);
     const measures = closely ? withSlices(plain, own, of, saw) : plain;
+    const rows = closely ? RowLengths.of(own, of, saw) : [];
+    const [length] = usable(of, saw);
     return {
       stock: of,
       price: priceOf(of),
       measures,
       capacity: measures.map((measure) => at(measure.capacities, 0)),
       copies,
+      allows: (counts) => rows.every((row) => row.allows(counts, length)),
     };
   });
   return { wanted, kinds };
