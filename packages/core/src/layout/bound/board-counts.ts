@@ -42,8 +42,11 @@ export class BoardCounts {
 
   constructor(
     private readonly stock: readonly Stock[],
+    /** Asked at each step: quick. */
     private readonly programme: RelaxedProgramme,
-    /** Whether boards in these numbers are proven not to be enough by what sees more than the programme. */
+    /** Asked of whole numbers of boards: sees more, and takes longer. */
+    private readonly closely: RelaxedProgramme,
+    /** Whether boards in these numbers are proven not to be enough by what sees more still. */
     private readonly refutes: (counts: Counts) => boolean,
   ) {
     this.price = stock.map(priceOf);
@@ -103,7 +106,7 @@ export class BoardCounts {
     }
     const halves = this.halved(limits, counts);
     if (halves) this.open.push(...halves.map((half) => ({ limits: half, cost: asked.cost })));
-    else this.settle(limits, counts.map(Math.round), asked.cost);
+    else yield* this.settle(limits, counts.map(Math.round), asked.cost);
   }
 
   /** A sum of prices that boards within the limits can come to. */
@@ -137,13 +140,18 @@ export class BoardCounts {
   }
 
   /** These numbers may be enough, or are proven not to be; either way what holds one board more of some kind is looked into. */
-  private settle(limits: Limits, taken: Counts, cost: Cents): void {
+  private *settle(limits: Limits, taken: Counts, cost: Cents): Generator<void, void, void> {
     // Boards that cost nothing are all taken.
     const counts = taken.map((count, kind) =>
       at(this.price, kind) === 0 ? at(limits.most, kind) : count,
     );
-    if (this.refutes(counts)) this.wasRefuted = true;
-    else this.targets.push({ counts, cost: this.costOf(counts) });
+    // It stays open while it is asked about.
+    const asked: Open = { limits, cost };
+    this.open.push(asked);
+    const isRefuted = yield* this.isRefuted(counts);
+    if (this.programme.halted()) return;
+    this.open = this.open.filter((each) => each !== asked);
+    if (!isRefuted) this.targets.push({ counts, cost: this.costOf(counts) });
     let { most } = limits;
     counts.forEach((count, kind) => {
       if (at(this.price, kind) === 0) return;
@@ -155,6 +163,17 @@ export class BoardCounts {
       }
       most = most.map((each, index) => (index === kind ? Math.min(each, count) : each));
     });
+  }
+
+  private *isRefuted(counts: Counts): Generator<void, boolean, void> {
+    const cost = this.costOf(counts);
+    const most = { least: counts.map(() => 0), most: counts };
+    const close = yield* this.closely.under(most, cost + 1);
+    // More than all of these boards cost: some copy finds no place on them.
+    if (close.cost > cost + SLACK) return true;
+    if (this.programme.halted() || !this.refutes(counts)) return false;
+    this.wasRefuted = true;
+    return true;
   }
 
   private costOf(counts: Counts): Cents {

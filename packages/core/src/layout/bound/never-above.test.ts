@@ -73,11 +73,14 @@ describe('no bound is above what the cheapest of all layouts costs', () => {
         const question = questionOf(of);
         const area = leastCost(question);
         expect(area).toBeLessThanOrEqual(least);
-        const programme = new RelaxedProgramme(question, solver, true, () => false);
+        const [programme, closely] = [false, true].map(
+          (close) => new RelaxedProgramme(question, solver, close, () => false),
+        ) as [RelaxedProgramme, RelaxedProgramme];
         const master = RelaxedMaster.of(question, true);
         const counts = new BoardCounts(
           of.stock,
           programme,
+          closely,
           (boards) => master?.refutes(solver, 1, boards) ?? false,
         );
         // As if the best that is known were dearer: what could go too high would.

@@ -1,5 +1,5 @@
 import { priceOf, type Saw, type Stock } from '../../job/index.js';
-import { at } from '../../lists/index.js';
+import { at, maxBy } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import { dualWeightsFor, withSlices } from './dual-weights.js';
 import type { Counts } from './relaxed-patterns.js';
@@ -43,12 +43,26 @@ export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boo
   const wanted = demands
     .map((demand, index) => ({ ...demand, index }))
     .filter((demand) => demand.copies > 0);
+  // Boards that differ only in length have the same rows: those of the longest hold whatever may lie on the others.
+  const known = new Map<string, RowLengths[]>();
+  const rowsOf = ({ width, faceA, faceB, grained }: Stock): RowLengths[] => {
+    const alike = (kind: Stock) =>
+      kind.width === width &&
+      kind.faceA === faceA &&
+      kind.faceB === faceB &&
+      kind.grained === grained;
+    const key = `${width},${faceA},${faceB},${grained}`;
+    const longest = maxBy(stock.filter(alike), ({ length }) => length);
+    const rows = known.get(key) ?? (longest ? RowLengths.of(wanted, longest, saw) : []);
+    known.set(key, rows);
+    return rows;
+  };
   const kinds = stock.map((of, kind): RelaxedKind => {
     const copies = wanted.map((demand) => (fits(demand.index, kind) ? demand.copies : 0));
     const own = wanted.map((demand, part) => ({ ...demand, copies: at(copies, part) }));
     const plain = dualWeightsFor(own, [of], saw);
     const measures = closely ? withSlices(plain, own, of, saw) : plain;
-    const rows = closely ? RowLengths.of(own, of, saw) : [];
+    const rows = closely ? rowsOf(of) : [];
     const [length] = usable(of, saw);
     return {
       stock: of,

@@ -6,18 +6,19 @@ import { type Shape, shapesOf } from '../search/shapes.js';
 import type { Counts } from './relaxed-patterns.js';
 import { type Demand, kerfOf, usable } from './weights.js';
 
-/** A part lying in a row on one face of its board: its outline there, against the lower or the upper edge. */
+/** A part lying in a row on one face of its board. */
 interface Way {
   part: number;
-  polygon: readonly Point[];
+  /** Its outline there, against the lower and against the upper edge: both only where its ends are square, so that it makes little difference. */
+  polygons: readonly (readonly Point[])[];
   left: Ticks;
   right: Ticks;
 }
 
 /** Rows may be this much longer than they are reckoned, in ticks, so that rounding forbids nothing. */
 const LEEWAY: Ticks = 4;
-/** Rows that are remembered; beyond that none is forbidden. */
-const MOST_ROWS = 60_000;
+/** Steps of reckoning for boards of one width; beyond that no row is forbidden that is not yet known. */
+const MOST_STEPS = 30_000_000;
 /** Ways of lying beyond which rows are not reckoned. */
 const MOST_WAYS = 96;
 
@@ -28,22 +29,38 @@ const MOST_WAYS = 96;
  * each lie there and what lies last. True on each face by itself.
  */
 export class RowLengths {
-  private readonly known = new Map<string, Float64Array | null>();
+  private readonly known = new Map<number, Float64Array | null>();
   private readonly advance: Float64Array;
+  /** Ways of lying of each part that crosses the middle, by part. */
+  private readonly waysOf = new Map<number, number[]>();
+  /** What one copy of each part adds to the number by which a row is known. */
+  private readonly key: readonly number[];
+  private steps = 0;
 
   private constructor(
     private readonly ways: readonly Way[],
-    private readonly parts: number,
+    demands: readonly Demand[],
     kerf: number,
   ) {
     const size = ways.length;
+    for (const [index, { part }] of ways.entries())
+      this.waysOf.set(part, [...(this.waysOf.get(part) ?? []), index]);
+    let next = 1;
+    this.key = demands.map(({ copies }, part) => {
+      if (!this.waysOf.has(part)) return 0;
+      const key = next;
+      next *= copies + 1;
+      return key;
+    });
     this.advance = new Float64Array(size * size);
     for (const [i, first] of ways.entries())
-      for (const [j, next] of ways.entries())
-        this.advance[i * size + j] = apart(first.polygon, next.polygon) + kerf;
+      for (const [j, after] of ways.entries())
+        this.advance[i * size + j] = nearest(first, after) + kerf;
+    // Rows that could not be told from one another are not reckoned.
+    if (next > Number.MAX_SAFE_INTEGER) this.steps = MOST_STEPS;
   }
 
-  /** Rows on both faces of a kind of board; none where fewer than two copies cross its middle for certain, or too many ways are open. */
+  /** Rows on both faces of a kind of board, and of shorter ones like it; none where fewer than two copies cross its middle for certain, or too many ways are open. */
   static of(demands: readonly Demand[], kind: Stock, saw: Saw): RowLengths[] {
     const [, width] = usable(kind, saw);
     const shapes = demands.map(({ part, copies }, index) => {
@@ -62,15 +79,17 @@ export class RowLengths {
       );
       const copies = demands.filter((_demand, part) => ways.some((way) => way.part === part));
       const enough = copies.reduce((sum, demand) => sum + demand.copies, 0) >= 2;
-      return enough && ways.length <= MOST_WAYS
-        ? [new RowLengths(ways, demands.length, kerfOf(saw))]
-        : [];
+      return enough && ways.length <= MOST_WAYS ? [new RowLengths(ways, demands, kerfOf(saw))] : [];
     });
   }
 
   /** The least length of a row of so many copies of each part; those that need not cross the middle are left out. */
   least(counts: Counts): Ticks {
-    const row = this.row(counts.map((count, part) => (this.isIn(part) ? count : 0)));
+    const own = counts.map((count, part) => (this.waysOf.has(part) ? count : 0));
+    const row = this.row(
+      own,
+      own.reduce((key, count, part) => key + count * at(this.key, part), 0),
+    );
     if (!row) return 0;
     return this.ways.reduce(
       (least, way, index) => Math.min(least, at(row, index) + way.right),
@@ -84,41 +103,39 @@ export class RowLengths {
     return !Number.isFinite(least) || least <= length + LEEWAY;
   }
 
-  private isIn(part: number): boolean {
-    return this.ways.some((way) => way.part === part);
-  }
-
   /** Where the last part stands at least, by its way of lying; null where nothing lies, or too much has been asked. */
-  private row(counts: Counts): Float64Array | null {
-    const key = counts.join();
+  private row(counts: number[], key: number): Float64Array | null {
+    if (key === 0) return null;
     const known = this.known.get(key);
     if (known !== undefined) return known;
-    if (this.known.size >= MOST_ROWS) return null;
-    const size = this.ways.length;
-    const found = new Float64Array(size).fill(Number.POSITIVE_INFINITY);
-    let any = false;
-    for (let part = 0; part < this.parts; part += 1) {
-      if (at(counts, part) === 0) continue;
-      any = true;
-      const before = counts.map((count, index) => (index === part ? count - 1 : count));
-      const isFirst = before.every((count) => count === 0);
-      const row = isFirst ? null : this.row(before);
-      if (!isFirst && !row) return null;
-      this.ways.forEach((way, last) => {
-        if (way.part !== part) return;
-        let least = Number.POSITIVE_INFINITY;
-        if (!row) least = -way.left;
-        else
-          for (let index = 0; index < size; index += 1)
-            least = Math.min(
-              least,
-              (row[index] as number) + (this.advance[index * size + last] as number),
-            );
-        found[last] = Math.max(-way.left, least);
-      });
+    if (this.steps >= MOST_STEPS) return null;
+    const found = new Float64Array(this.ways.length).fill(Number.POSITIVE_INFINITY);
+    for (const [part, lying] of this.waysOf) {
+      const count = at(counts, part);
+      if (count === 0) continue;
+      const before = key - at(this.key, part);
+      counts[part] = count - 1;
+      const row = this.row(counts, before);
+      counts[part] = count;
+      if (!row && before > 0) return null;
+      for (const last of lying)
+        found[last] = row ? this.after(row, last) : -at(this.ways, last).left;
     }
-    this.known.set(key, any ? found : null);
-    return any ? found : null;
+    this.known.set(key, found);
+    return found;
+  }
+
+  /** Where a part lying so stands at least behind a row. */
+  private after(row: Float64Array, last: number): Ticks {
+    const size = this.ways.length;
+    this.steps += size;
+    let least = Number.POSITIVE_INFINITY;
+    for (let index = 0; index < size; index += 1)
+      least = Math.min(
+        least,
+        (row[index] as number) + (this.advance[index * size + last] as number),
+      );
+    return Math.max(-at(this.ways, last).left, least);
   }
 }
 
@@ -135,13 +152,16 @@ function waysOf({ part, width: own }: Shape, face: readonly Point[], width: Tick
   const along = face.map((point) => point[0]);
   const [left, right] = [Math.min(...along), Math.max(...along)];
   const places = width - own > 1 ? [0, width - own] : [0];
-  return places.map((up) => ({
-    part,
-    polygon: face.map(([x, y]): Point => [x, y + up]),
-    left,
-    right,
-  }));
+  const polygons = places.map((up) => face.map(([x, y]): Point => [x, y + up]));
+  const isSquare = along.every((x) => x === left || x === right);
+  return isSquare
+    ? [{ part, polygons, left, right }]
+    : polygons.map((polygon) => ({ part, polygons: [polygon], left, right }));
 }
+
+/** How much further along the next must stand, whichever of their places across they take. */
+const nearest = (first: Way, next: Way): Ticks =>
+  Math.min(...first.polygons.flatMap((one) => next.polygons.map((other) => apart(one, other))));
 
 /** How much further along the next must stand so that it only touches the first on some line that both cross; the most is at a corner's height. */
 function apart(first: readonly Point[], next: readonly Point[]): Ticks {

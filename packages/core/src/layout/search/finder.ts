@@ -224,7 +224,7 @@ export class Finder {
    * while the proposals are cheaper than the best layout.
    */
   private *realise(group: Group, solver: LinearSolver): Phase {
-    const master = RelaxedMaster.of(group.question(), true);
+    const master = RelaxedMaster.of(group.question(), false);
     yield;
     for (let round = 0; master && round < PROPOSALS && !this.halted(); round += 1) {
       const proposal = master.solve(solver, this.secondsFor(PROPOSING_SECONDS));

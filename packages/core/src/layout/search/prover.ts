@@ -135,6 +135,8 @@ export class Prover implements Bounds {
     const { solver, halted } = this.control;
     if (!this.isOpen(group) || this.known[group]?.missing !== 0) return;
     const question = at(this.questions, group)(0);
+    const programme = new RelaxedProgramme(question, solver, false, halted);
+    yield;
     const closely = new RelaxedProgramme(question, solver, true, halted);
     yield;
     const master = RelaxedMaster.of(question, true);
@@ -143,7 +145,7 @@ export class Prover implements Bounds {
       const seconds = Math.min(REFUTING_SECONDS, Math.max(0.05, this.control.secondsLeft()));
       return master?.refutes(solver, seconds, counts) ?? false;
     };
-    const counts = new BoardCounts(question.stock, closely, refutes);
+    const counts = new BoardCounts(question.stock, programme, closely, refutes);
     const isOver = () => halted() || !this.isOpen(group);
     for (let wanted = FIRST_TARGETS; wanted <= MOST_TARGETS && !isOver(); wanted += 1) {
       for (const _step of counts.search(() => this.cost(group), wanted, isOver)) {
