@@ -123,8 +123,8 @@ describe('measures', () => {
               expect(weight).toBeLessThanOrEqual(at(measure.capacities, 0) + 1e-9);
             }
           }
-          const rows = RowLengths.of(demandsOf(parts), stock, of.saw);
-          for (const row of rows)
+          const { bounds } = RowLengths.of(demandsOf(parts), stock, of.saw);
+          for (const row of bounds)
             for (const laid of found.boards) {
               rowsSeen += 1;
               const counts = parts.map(

@@ -3,6 +3,7 @@ import type { Cents } from '../../measure/index.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
 import { type BoundQuestion, type RelaxedBoard, type RelaxedKind, relax } from './relaxed.js';
 import { type Counts, maximalPatterns } from './relaxed-patterns.js';
+import type { InRow } from './row-lengths.js';
 import type { Demand } from './weights.js';
 
 /** Patterns of one kind of board up to which all are listed. */
@@ -125,6 +126,13 @@ export class RelaxedMaster {
   refutes(solver: LinearSolver, seconds: number, most: Counts): boolean {
     const choice = this.solve(solver, seconds, most);
     return choice !== null && choice.missing > this.question.left;
+  }
+
+  /** A shortest row of a pattern's copies, its parts by the question's; null where they need not lie in one. */
+  order({ kind, counts }: RelaxedBoard): InRow[] | null {
+    const own = this.wanted.map(({ index }) => at(counts, index));
+    const order = at(this.kinds, kind).order(own);
+    return order?.map((each) => ({ ...each, part: at(this.wanted, each.part).index })) ?? null;
   }
 
   /** Takes a pattern, and all that hold more, out of the choice; what it holds less one copy comes in. */

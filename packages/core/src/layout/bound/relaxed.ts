@@ -3,7 +3,7 @@ import { at, maxBy } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import { dualWeightsFor, withSlices } from './dual-weights.js';
 import type { Counts } from './relaxed-patterns.js';
-import { RowLengths } from './row-lengths.js';
+import { type InRow, RowLengths, type Rows } from './row-lengths.js';
 import { type Demand, type DualWeights, usable } from './weights.js';
 
 /** What a bound is asked: parts with copies, kinds of boards, the saw, how many copies may stay unplaced, and which part fits which kind. */
@@ -24,6 +24,8 @@ export interface RelaxedKind {
   copies: Counts;
   /** Whether a board may hold so many of each, beyond what the measures say. */
   allows: (counts: Counts) => boolean;
+  /** A shortest row of so many of each, where they can only lie in one. */
+  order: (counts: Counts) => InRow[] | null;
 }
 
 /** A board and what a relaxed pattern puts on it. */
@@ -38,14 +40,16 @@ export interface Relaxation {
   kinds: readonly RelaxedKind[];
 }
 
+const NO_ROWS: Rows = { bounds: [], laid: null };
+
 /** The relaxation of a question; `closely` with measures by slices and with rows too, which take their time. */
 export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boolean): Relaxation {
   const wanted = demands
     .map((demand, index) => ({ ...demand, index }))
     .filter((demand) => demand.copies > 0);
   // Boards that differ only in length have the same rows: those of the longest hold whatever may lie on the others.
-  const known = new Map<string, RowLengths[]>();
-  const rowsOf = ({ width, faceA, faceB, grained }: Stock): RowLengths[] => {
+  const known = new Map<string, Rows>();
+  const rowsOf = ({ width, faceA, faceB, grained }: Stock): Rows => {
     const alike = (kind: Stock) =>
       kind.width === width &&
       kind.faceA === faceA &&
@@ -53,7 +57,7 @@ export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boo
       kind.grained === grained;
     const key = `${width},${faceA},${faceB},${grained}`;
     const longest = maxBy(stock.filter(alike), ({ length }) => length);
-    const rows = known.get(key) ?? (longest ? RowLengths.of(wanted, longest, saw) : []);
+    const rows = known.get(key) ?? (longest ? RowLengths.of(wanted, longest, saw) : NO_ROWS);
     known.set(key, rows);
     return rows;
   };
@@ -62,7 +66,7 @@ export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boo
     const own = wanted.map((demand, part) => ({ ...demand, copies: at(copies, part) }));
     const plain = dualWeightsFor(own, [of], saw);
     const measures = closely ? withSlices(plain, own, of, saw) : plain;
-    const rows = closely ? rowsOf(of) : [];
+    const rows = closely ? rowsOf(of) : NO_ROWS;
     const [length] = usable(of, saw);
     return {
       stock: of,
@@ -70,7 +74,8 @@ export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boo
       measures,
       capacity: measures.map((measure) => at(measure.capacities, 0)),
       copies,
-      allows: (counts) => rows.every((row) => row.allows(counts, length)),
+      allows: (counts) => rows.bounds.every((row) => row.allows(counts, length)),
+      order: (counts) => rows.laid?.order(counts) ?? null,
     };
   });
   return { wanted, kinds };

@@ -9,7 +9,7 @@ function least(parts: readonly ReturnType<typeof part>[], counts: readonly numbe
   const kind = board(3000, 145, { faceB: 'planed' });
   const { saw } = job(parts, [kind]);
   const demands = parts.map((each) => ({ part: each, copies: each.quantity }));
-  return must(RowLengths.of(demands, kind, saw)[0], 'rows').least(counts) / fromMm(1);
+  return must(RowLengths.of(demands, kind, saw).bounds[0], 'rows').least(counts) / fromMm(1);
 }
 
 const handed = { quantity: 6, outside: 'rough', inside: 'planed' } as const;
@@ -33,6 +33,41 @@ describe('rows of parts that all cross the middle of the board', () => {
   test('an odd one reaches as far as it is long', () => {
     expect(least([left, plain], [1, 1])).toBeCloseTo(240 + 100 + 3, 1);
     expect(least([left, plain], [3, 1])).toBeCloseTo(443 + 240 + 100 + 2 * 3, 1);
+  });
+
+  test('a shortest row is told piece by piece, of the parts that lie in it alone', () => {
+    const kind = board(3000, 145, { faceB: 'planed' });
+    const demands = [left, plain].map((each) => ({ part: each, copies: each.quantity }));
+    const { laid } = RowLengths.of(demands, kind, job([left, plain], [kind]).saw);
+    const order = must(must(laid, 'rows').order([2, 1]), 'order');
+    expect(order.map(({ part: index }) => index).sort()).toEqual([0, 0, 1]);
+    // The two of one hand stand slope to slope: one is turned by half.
+    const turns = order.filter(({ part: index }) => index === 0).map(({ turn }) => turn);
+    expect(turns.sort()).toEqual([0, 180]);
+    const strip = part('strip', rectangle(400, 60), handed);
+    const more = [left, strip].map((each) => ({ part: each, copies: each.quantity }));
+    expect(
+      RowLengths.of(more, kind, job([left, strip], [kind]).saw).laid?.order([1, 1]),
+    ).toBeNull();
+  });
+
+  test('a bevel makes both faces count: on each alone every piece could be the shorter', () => {
+    const bevelled = part('bevelled', rectangle(200, 145), {
+      underside: rectangle(216, 145),
+      quantity: 8,
+    });
+    const kind = board(3000, 145);
+    const { bounds, laid } = RowLengths.of(
+      [{ part: bevelled, copies: 8 }],
+      kind,
+      job([bevelled], [kind]).saw,
+    );
+    const lengths = bounds.map((row) => row.least([8]) / fromMm(1));
+    expect(Math.min(...lengths)).toBeCloseTo(8 * 200 + 7 * 3, 1);
+    expect(Math.max(...lengths)).toBeCloseTo(8 * 208 + 7 * 3, 1);
+    expect(must(laid, 'rows').least([8]) / fromMm(1)).toBeGreaterThanOrEqual(
+      Math.max(...lengths) - 0.1,
+    );
   });
 
   test('narrower ones lean past one another against both edges, and what can lie abreast is left out', () => {

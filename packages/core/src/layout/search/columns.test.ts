@@ -286,6 +286,18 @@ describe('saving wood', () => {
   });
 });
 
+test('two bevels of just the tilt that the saw comes to share a cut', () => {
+  // 200 long on one face and 216 on the other, 16 thick: 45°. Head to head they take 216, 200 and a kerf along the slope.
+  const bevelled = part('side', rectangle(200, 100), {
+    underside: rectangle(216, 100),
+    quantity: 2,
+  });
+  const found = run(job([bevelled], [board(416 + 3 * Math.SQRT2 + 0.5, 100)], { maxTilt: 45 }, 1));
+  expect(found.unplaced).toEqual([]);
+  const blunt = run(job([bevelled], [board(416 + 3 * Math.SQRT2 + 0.5, 100)], { maxTilt: 44 }, 1));
+  expect(blunt.unplaced).toMatchObject([{ part: 'side', count: 2 }]);
+});
+
 describe('what counts', () => {
   const two = [
     board(1000, 100, { id: 'long', price: 150, quantity: 3 }),

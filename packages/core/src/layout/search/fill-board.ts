@@ -139,7 +139,8 @@ export class BoardFiller {
     private readonly saw: Saw,
     private readonly partCount: number,
   ) {
-    this.maxLean = stock.thickness * Math.tan((Math.min(89, saw.maxTilt) * Math.PI) / 180);
+    // A saw that tilts to 45° makes a bevel of 45°, whatever its tangent comes to.
+    this.maxLean = stock.thickness * Math.tan((Math.min(89, saw.maxTilt + 0.01) * Math.PI) / 180);
     this.narrowest = Math.min(...shapes.map((shape) => shape.width));
     this.shortest = Math.min(...shapes.map((shape) => shape.length));
     const random = noise(4_057);
@@ -159,17 +160,31 @@ export class BoardFiller {
     return this.shapes;
   }
 
+  /**
+   * Pieces one behind the other in the order given, each as near to the last as a cut between them lets it stand and clear of defects; null
+   * where they do not end on the stretch.
+   */
+  inOrder(
+    row: readonly { shape: Shape; isHigh: boolean }[],
+    [left, right]: readonly [Ticks, Ticks],
+  ): Filling | null {
+    let chain: Chain | null = null;
+    const pieces: Piece[] = [];
+    for (const { shape, isHigh } of row) {
+      const y = isHigh ? this.stock.width - shape.width : 0;
+      const from = chain ? this.leastX(chain, shape, y) : left;
+      const x = slideClear(shape, this.obstacles, Math.max(left, from), y, right);
+      if (x === null || x + shape.length > right) return null;
+      const piece = { shape, x, y };
+      pieces.push(piece);
+      chain = linked(chain, piece);
+    }
+    return fillingOf(pieces, this.partCount);
+  }
+
   /** How far along the board the next shape lies when both stand on one edge: their slopes and bevels may share a cut. */
   follow(first: Shape, next: Shape): Ticks {
-    const piece = { shape: first, x: 0, y: 0 };
-    const chain: Chain = {
-      piece,
-      before: null,
-      reachA: reachAlong(first.a, SQUARE, 0, 0, true),
-      reachB: reachAlong(first.b, SQUARE, 0, 0, true),
-      ends: null,
-    };
-    return this.leastX(chain, next, 0);
+    return this.leastX(linked(null, { shape: first, x: 0, y: 0 }), next, 0);
   }
 
   /** Nothing on these boards has to be kept clear of. */
@@ -477,21 +492,9 @@ export class BoardFiller {
     const used = Int32Array.from(state.used);
     let chain = state.chain;
     for (const piece of pieces) {
-      const { shape, x, y } = piece;
+      const { shape } = piece;
       used[shape.part] = at(used, shape.part) + 1;
-      chain = {
-        piece,
-        before: chain,
-        reachA: Math.max(
-          chain?.reachA ?? Number.NEGATIVE_INFINITY,
-          reachAlong(shape.a, SQUARE, x, y, true),
-        ),
-        reachB: Math.max(
-          chain?.reachB ?? Number.NEGATIVE_INFINITY,
-          reachAlong(shape.b, SQUARE, x, y, true),
-        ),
-        ends: null,
-      };
+      chain = linked(chain, piece);
     }
     return { chain, used, hash, value, reach, score };
   }
@@ -521,6 +524,20 @@ export class BoardFiller {
     }
     return Math.ceil(best - 1e-6);
   }
+}
+
+/** A chain with one piece more. */
+function linked(before: Chain | null, piece: Piece): Chain {
+  const { shape, x, y } = piece;
+  const reach = (known: number | undefined, face: readonly Point[]) =>
+    Math.max(known ?? Number.NEGATIVE_INFINITY, reachAlong(face, SQUARE, x, y, true));
+  return {
+    piece,
+    before,
+    reachA: reach(before?.reachA, shape.a),
+    reachB: reach(before?.reachB, shape.b),
+    ends: null,
+  };
 }
 
 /** A shape with the heights at which it is tried in a lane. */

@@ -1,13 +1,15 @@
 import type { LayoutJob } from '../../job/index.js';
 import { at, sum } from '../../lists/index.js';
+import type { Cents } from '../../measure/index.js';
 import { meanArea } from '../area.js';
 import { RelaxedMaster } from '../bound/relaxed-master.js';
+import type { InRow } from '../bound/row-lengths.js';
 import type { Goals } from '../goals.js';
 import type { LinearSolver } from '../solver/linear.js';
 import { Aim } from './aim.js';
 import { enoughWood } from './blocks/enough-wood.js';
-import { type Construction, type FilledBoard, weigh } from './construct.js';
-import { THOROUGH_FROM_BEAM } from './fill-board.js';
+import { type Construction, type FilledBoard, type Pile, weigh } from './construct.js';
+import { type Filling, THOROUGH_FROM_BEAM } from './fill-board.js';
 import type { Group } from './group.js';
 import { type MoveSetting, rebuilt, revalued } from './moves.js';
 import { noise } from './noise.js';
@@ -83,6 +85,7 @@ export class Finder {
   /** Milliseconds that went into aims more than into improving the best. */
   private aimed = 0;
   private readonly aims: Aim[] = [];
+  private master: RelaxedMaster | null = null;
 
   constructor(
     readonly group: Group,
@@ -223,13 +226,15 @@ export class Finder {
    * Chooses among all relaxed patterns in whole numbers, tries to lay what that proposes, forbids what cannot be laid, and asks again,
    * while the proposals are cheaper than the best layout.
    */
-  private *realise(group: Group, solver: LinearSolver): Phase {
-    const master = RelaxedMaster.of(group.question(), false);
+  private *realise(group: Group, solver: LinearSolver, below: Cents): Phase {
+    this.master ??= RelaxedMaster.of(this.group.question(), true);
     yield;
+    const master = this.master?.copy();
+    const most = group.piles.map(({ left }) => left);
     for (let round = 0; master && round < PROPOSALS && !this.halted(); round += 1) {
-      const proposal = master.solve(solver, this.secondsFor(PROPOSING_SECONDS));
+      const proposal = master.solve(solver, this.secondsFor(PROPOSING_SECONDS), most);
       if (!proposal || proposal.missing > 0 || this.isProven(group)) return;
-      if (proposal.cost >= group.cost) return;
+      if (proposal.cost >= below) return;
       yield;
       const all = this.lay(group, master, proposal.boards);
       if (all || round % CHOOSE_EVERY === CHOOSE_EVERY - 1) this.choose(group, solver);
@@ -254,13 +259,28 @@ export class Finder {
       const copies = new Int32Array(job.parts.length);
       for (const [demand, count] of counts.entries()) copies[at(group.parts, demand)] = count;
       const wanted = { copies, values: group.values };
-      const filling = pile.filler.fill(wanted, REALISING_BEAM, pile.ends);
+      const filling =
+        this.inRow(group, pile, master.order({ kind, counts })) ??
+        pile.filler.fill(wanted, REALISING_BEAM, pile.ends);
       group.pool.learn([weigh(pile, filling, job.saw, goals)]);
       if (filling.used.every((count, part) => count >= at(copies, part))) continue;
       all = false;
       master.forbid(kind, counts);
     }
     return all;
+  }
+
+  /** The pattern as a shortest row of its parts, where it is known and has room. */
+  private inRow(group: Group, pile: Pile, order: readonly InRow[] | null): Filling | null {
+    const [stretch] = pile.ends;
+    if (!order || !stretch || pile.ends.length > 1) return null;
+    const row = order.flatMap(({ part, turn, flipped, isHigh }) => {
+      const shape = pile.filler.ways.find(
+        (way) => way.part === at(group.parts, part) && way.turn === turn && way.flipped === flipped,
+      );
+      return shape ? [{ shape, isHigh }] : [];
+    });
+    return row.length === order.length ? pile.filler.inOrder(row, stretch) : null;
   }
 
   /** One round on a group: a dive after a rest, other prices now and then, otherwise boards filled anew. */
@@ -312,6 +332,7 @@ export class Finder {
     if (aim.filler.isWorthwhile)
       while (!aim.isReached && clock() < blocksUntil && !this.halted()) yield* this.fillOnce(aim);
     if (aim.slices === 1 && !aim.isReached) {
+      yield* this.realise(group, solver, Number.POSITIVE_INFINITY);
       yield* this.price(group, solver, DIVING_BEAM);
       if (!this.halted()) this.choose(group, solver);
     }
@@ -348,9 +369,10 @@ export class Finder {
         const { first } = this.setting.goals;
         if (first === 'cost' && this.group.missing === 0 && !this.isProven(this.group))
           yield* this.fillFully();
-        if (!this.isProven(this.group)) yield* this.generate(this.group, now);
+        yield* this.generate(this.group, now);
         const isOpen = !this.isProven(this.group) && this.setting.goals.first === 'cost';
-        if (isOpen && this.group.missing === 0) yield* this.realise(this.group, now);
+        if (isOpen && this.group.missing === 0)
+          yield* this.realise(this.group, now, this.group.cost);
       }
       yield* this.turn(now);
       yield;
