@@ -298,6 +298,15 @@ test('two bevels of just the tilt that the saw comes to share a cut', () => {
   expect(blunt.unplaced).toMatchObject([{ part: 'side', count: 2 }]);
 });
 
+test('the strip over a bevelled panel that ends just before the board does is no longer than the board', () => {
+  const bevelled = part('side', rectangle(300, 100), { underside: rectangle(316, 100) });
+  const found = run(
+    job([bevelled], [board(317, 220)], { keep: { length: fromMm(100), width: fromMm(60) } }, 0.5),
+  );
+  expect(checkLayout(job([bevelled], [board(317, 220)]), found)).toEqual([]);
+  expect(at(found.boards, 0).offcuts.map(({ length }) => length)).toEqual([fromMm(317)]);
+});
+
 describe('what counts', () => {
   const two = [
     board(1000, 100, { id: 'long', price: 150, quantity: 3 }),

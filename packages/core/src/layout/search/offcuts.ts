@@ -48,7 +48,8 @@ function cornerRests(
       {
         x: region.left,
         y: height,
-        length: reach - saw.kerf - region.left,
+        // Not beyond the board: a tilted cut after the last piece may need more than there is, and then is not made.
+        length: Math.min(reach - saw.kerf, region.right) - region.left,
         width: region.top - height,
       },
     ],
