@@ -26,7 +26,7 @@ test('boards are taken once, though two windows press, and undo gives them back'
   await startBatch(page, 'Black-capped chickadee', 2);
   await chooseWood(page);
   await page.getByRole('link', { name: 'Lay it out' }).click();
-  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 90_000 });
   await kept(page);
   const other = await context.newPage();
   await other.goto(page.url());

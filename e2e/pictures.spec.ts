@@ -37,7 +37,7 @@ test('pictures of every main view', async ({ page }) => {
   await expect(page.locator('[data-board="Picket"]')).toBeVisible();
   await page.screenshot({ path: path('wood') });
   await page.getByRole('link', { name: 'Lay it out' }).click();
-  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 90_000 });
   await page.screenshot({ path: path('layout') });
   await page.getByRole('button', { name: 'Compare four ways' }).click();
   // Where the front lies is the search's to say: it is dragged to the first place where it may lie.
@@ -54,19 +54,19 @@ test('pictures of every main view', async ({ page }) => {
     if (await pinned.first().isVisible()) break;
   }
   await expect(pinned.first()).toBeVisible();
-  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 90_000 });
   await page.getByRole('button', { name: 'Compare four ways' }).click();
   await expect(page.getByText(/boards, \d+ cuts/)).toHaveCount(4, { timeout: 20_000 });
   await page.evaluate(() => window.scrollTo(0, 0));
   await page.getByRole('button', { name: /^Let .* go$/ }).click();
-  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 90_000 });
   await page.getByRole('link', { name: 'Print sheets' }).click();
   await page.setViewportSize({ width: 900, height: 1100 });
   await page.locator('[data-sheet="1"]').screenshot({ path: path('sheet') });
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.getByRole('link', { name: 'Layout', exact: false }).first().click();
   await page.getByLabel(/All bought/).check();
-  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 90_000 });
   await page.getByRole('button', { name: 'Compare the three' }).click();
   await expect(page.getByText(/pay \d/)).toHaveCount(3, { timeout: 20_000 });
   await expect(page.getByRole('button', { name: 'Compare the three' })).toBeVisible({
@@ -77,7 +77,7 @@ test('pictures of every main view', async ({ page }) => {
   await page.evaluate(() => window.scrollTo(0, 0));
   await page.getByLabel(/Rack only/).check();
   await expect(page.getByText(/^(The search has ended|As it was kept)\.$/)).toBeVisible({
-    timeout: 20_000,
+    timeout: 90_000,
   });
   await page.goto('/yard');
   await expect(page.locator('[data-offer]').first()).toBeVisible();

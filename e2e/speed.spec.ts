@@ -127,7 +127,7 @@ test('first layout, and frames while it searches', async ({ page }) => {
   console.log(
     `six boxes, first layout on the screen: ${Date.now() - shown} ms after opening Layout`,
   );
-  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 90_000 });
   await page.getByRole('button', { name: 'Look again' }).click();
   const frames = await page.evaluate(
     () =>

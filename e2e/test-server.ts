@@ -208,7 +208,7 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 export const boardsOf = (page: Page) => page.getByRole('region', { name: 'Boards laid out' });
 export const resultOf = (page: Page) => page.getByRole('region', { name: 'Result' });
 export const searchEnded = (page: Page) =>
-  expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 30_000 });
+  expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 90_000 });
 
 /** A chickadee batch on pickets, laid out and at rest. */
 export async function laidOut(page: Page, boxes: number): Promise<void> {

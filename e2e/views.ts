@@ -33,7 +33,7 @@ async function layout(page: Page): Promise<void> {
   await openDemo(page, 'layout');
   await expect(page.locator('[data-part]').first()).toBeVisible();
   await expect(page.getByText(/^(The search has ended|As it was kept)\.$/)).toBeVisible({
-    timeout: 30_000,
+    timeout: 90_000,
   });
 }
 

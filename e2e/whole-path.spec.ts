@@ -31,7 +31,7 @@ test('from an animal and a rack of boards to marked boards on paper, and all of 
   await page.getByRole('link', { name: 'Lay it out' }).click();
   const result = page.getByRole('region', { name: 'Result' });
   await expect(result.getByRole('heading')).toContainText(/boards/);
-  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('The search has ended.')).toBeVisible({ timeout: 90_000 });
   const boards = page.getByRole('region', { name: 'Boards laid out' });
   await expect(boards.locator('[data-part]')).toHaveCount(36);
   await kept(page);

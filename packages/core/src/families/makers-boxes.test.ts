@@ -95,7 +95,7 @@ describe('lumber decides', () => {
     const layout = searchLayout(made.job, {
       clock: () => 0,
       solver: makersSolver(),
-      stopped: () => ++asked > 4000,
+      stopped: () => ++asked > 200_000,
     });
     expect(layout.unplaced).toEqual([]);
     expect(checkLayout(made.job, layout)).toEqual([]);

@@ -21,8 +21,14 @@ const FIRST_BEAM = 1;
 interface Turn {
   steps: Phase;
   spent: number;
+  /** Steps that it has had: they decide where a clock stands still. */
+  taken: number;
   isOver: () => boolean;
 }
+
+/** Whose turn comes first: who has had less time, or as much and no more steps. */
+const isBefore = (one: Turn, other: Turn): boolean =>
+  one.spent < other.spent || (one.spent === other.spent && one.taken <= other.taken);
 
 /**
  * One search for one job: a first answer, then a finder for each group that has nothing to do with the others, and what proves bounds, by
@@ -143,6 +149,7 @@ class Search {
     return {
       steps: own.steps(),
       spent: 0,
+      taken: 0,
       isOver: () => this.groups.every((group) => this.isProven(group)),
     };
   }
@@ -151,7 +158,12 @@ class Search {
   *phases(): Phase {
     const solver = () => this.control.solver ?? null;
     let turns = this.finders.map((finder): Turn => {
-      return { steps: finder.steps(solver), spent: 0, isOver: () => this.isDone(finder.group) };
+      return {
+        steps: finder.steps(solver),
+        spent: 0,
+        taken: 0,
+        isOver: () => this.isDone(finder.group),
+      };
     });
     let isProving = false;
     while (!this.halted()) {
@@ -163,13 +175,14 @@ class Search {
       this.hear();
       turns = turns.filter((turn) => !turn.isOver());
       const next = turns.reduce<Turn | null>(
-        (least, turn) => (least && least.spent <= turn.spent ? least : turn),
+        (least, turn) => (least && isBefore(least, turn) ? least : turn),
         null,
       );
       if (!next || this.groups.every((group) => this.isDone(group))) return;
       const began = this.control.clock();
       if (next.steps.next().done) turns = turns.filter((turn) => turn !== next);
       next.spent += this.control.clock() - began;
+      next.taken += 1;
       yield;
     }
     this.hear();
