@@ -1,17 +1,7 @@
 import { type LayoutJob, type Part, STANDARD_SAW } from '@spare-knot/core/job';
 import { at } from '@spare-knot/core/lists';
 import { fromMm } from '@spare-knot/core/measure';
-
-/** Repeatable noise (mulberry32, public domain). */
-function noise(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let value = Math.imul(state ^ (state >>> 15), 1 | state);
-    value = (value + Math.imul(value ^ (value >>> 7), 61 | value)) ^ value;
-    return ((value ^ (value >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { drawing } from './bench-sets/draw.js';
 
 const PIECES = 20;
 
@@ -21,7 +11,7 @@ function job(
   piece: (random: () => number) => readonly [number, number],
   seed: number,
 ): LayoutJob {
-  const random = noise(seed);
+  const random = drawing(seed).chance;
   const parts = Array.from({ length: PIECES }, (_unused, index): Part => {
     const [length, width] = piece(random).map((size) => fromMm(10 * size)) as [number, number];
     const outline = [

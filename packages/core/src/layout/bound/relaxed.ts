@@ -47,7 +47,7 @@ export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boo
   const wanted = demands
     .map((demand, index) => ({ ...demand, index }))
     .filter((demand) => demand.copies > 0);
-  // Boards that differ only in length have the same rows: those of the longest hold whatever may lie on the others.
+  // Boards that differ only in length have the same rows: those of the one with most length to use hold whatever may lie on the others.
   const known = new Map<string, Rows>();
   const rowsOf = ({ width, faceA, faceB, grained }: Stock): Rows => {
     const alike = (kind: Stock) =>
@@ -56,7 +56,7 @@ export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boo
       kind.faceB === faceB &&
       kind.grained === grained;
     const key = `${width},${faceA},${faceB},${grained}`;
-    const longest = maxBy(stock.filter(alike), ({ length }) => length);
+    const longest = maxBy(stock.filter(alike), (kind) => usable(kind, saw)[0]);
     const rows = known.get(key) ?? (longest ? RowLengths.of(wanted, longest, saw) : NO_ROWS);
     known.set(key, rows);
     return rows;

@@ -55,7 +55,7 @@ export interface Rows {
  * and no bound.
  */
 export class RowLengths {
-  private readonly known = new Map<number, Float64Array | null>();
+  private readonly known = new Map<number, Float64Array>();
   private readonly advance: Float64Array;
   /** Ways of lying of each part that crosses the middle, by part. */
   private readonly waysOf = new Map<number, number[]>();

@@ -44,14 +44,6 @@ export class Packing {
     return packed;
   }
 
-  /** All that is wanted. */
-  all(): Packed {
-    return this.demand.reduce<Packed>(
-      (sum, copies, type) => add(sum, this.of(type, copies)),
-      new Int32Array(this.words),
-    );
-  }
-
   /** Whether both together ask for no more than there is. */
   fits(a: Packed, b: Packed): boolean {
     for (let word = 0; word < this.words; word += 1)
