@@ -1,3 +1,4 @@
+import { settingsNeeded } from '@spare-knot/core/cuts';
 import {
   readLayout,
   readLayoutJob,
@@ -28,6 +29,7 @@ function search({ clock, solver, proving, notes }: Context, job: LayoutJob): Lay
     clock,
     solver,
     ...(bounds && { bounds }),
+    settings: (laid) => settingsNeeded(job, laid),
     onBetter: (layout) => answers.push(layout),
   });
   bounds?.end();

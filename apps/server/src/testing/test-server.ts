@@ -46,7 +46,7 @@ export async function openTestServer(
     .overrideProvider(KNEX)
     .useValue(database)
     .compile();
-  const app = module.createNestApplication({ bodyParser: false, logger: false });
+  const app = module.createNestApplication({ bodyParser: false, logger: ['error'] });
   dress(app, null);
   await app.listen(0, '127.0.0.1');
   return {

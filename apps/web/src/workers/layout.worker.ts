@@ -1,3 +1,4 @@
+import { settingsNeeded } from '@spare-knot/core/cuts';
 import type { LayoutJob } from '@spare-knot/core/job';
 import {
   checkLayout,
@@ -50,6 +51,7 @@ async function layOut(run: number, job: LayoutJob, goals: Goals): Promise<void> 
   const control: SearchControl = {
     clock: () => performance.now(),
     goals,
+    settings: (layout) => settingsNeeded(job, layout),
     onBetter: (layout) => {
       fresh = layout;
     },

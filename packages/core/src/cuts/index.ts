@@ -80,6 +80,7 @@ export {
   type Tool,
 } from './saws.js';
 export { type SeenAtSaw, type SeenLeaf, seenAtSaw } from './seen-at-saw.js';
+export { settingsNeeded } from './settings-needed.js';
 export { brokenByShort } from './short-panel.js';
 export { stavesReady } from './staves-ready.js';
 export { boardMarks, type TapeMark } from './tape-marks.js';

@@ -53,6 +53,8 @@ export interface SearchControl {
   solver?: LinearSolver | null;
   /** Who proves what a layout must cost at least on another thread; left out, the search proves by itself between its steps. */
   bounds?: Bounds | null;
+  /** Settings of the saw that a layout needs, where somebody plans its cuts: of two that are alike else, the one with fewer is taken. */
+  settings?: (layout: Layout) => number;
   /** What counts; the standard when left out. */
   goals?: Goals;
 }

@@ -12,6 +12,9 @@ interface Column {
   key: string;
 }
 
+const isSimpler = (one: FilledBoard, other: FilledBoard): boolean =>
+  one.cuts < other.cuts || (one.cuts === other.cuts && one.used < other.used);
+
 /** Seconds that one linear, and one whole-number, programme may take. */
 const LINEAR_SECONDS = 2;
 
@@ -22,6 +25,8 @@ const LINEAR_SECONDS = 2;
  */
 export class ColumnPool {
   private readonly columns = new Map<string, Column>();
+  /** For the same copies on the same kind of board, the way with the fewest cuts that was ever learnt. */
+  private readonly simplest = new Map<string, FilledBoard>();
   private readonly pileIndex: Map<Pile, number>;
 
   constructor(
@@ -103,9 +108,14 @@ export class ColumnPool {
     return [...this.columns.values()].flatMap(({ board }) => (board.pile === pile ? [board] : []));
   }
 
-  /** Every board that was learnt. */
+  /** Every board that was learnt, as cheap in wood as it can be cut. */
   get boards(): Iterable<FilledBoard> {
     return [...this.columns.values()].map(({ board }) => board);
+  }
+
+  /** The same boards with as few cuts as they can be cut. */
+  get fewestCuts(): Iterable<FilledBoard> {
+    return this.simplest.values();
   }
 
   /** Takes in the boards of a layout; true when one of them is new. */
@@ -117,6 +127,8 @@ export class ColumnPool {
 
   private add(board: FilledBoard): boolean {
     const key = `${this.pileIndex.get(board.pile)}|${board.filling.used.join()}`;
+    const simplest = this.simplest.get(key);
+    if (!simplest || isSimpler(board, simplest)) this.simplest.set(key, board);
     const known = this.columns.get(key);
     if (known && this.cost(known.board) <= this.cost(board) + 1e-9) return false;
     this.columns.set(key, { board, key });

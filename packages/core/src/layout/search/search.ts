@@ -4,9 +4,11 @@ import { leastCost } from '../bound/least-cost.js';
 import { STANDARD_GOALS } from '../goals.js';
 import type { Layout, LayoutSearch, SearchControl } from '../layout.js';
 import { type Assembly, assembleLayout } from './assemble.js';
-import { construct } from './construct.js';
+import { type Construction, construct } from './construct.js';
+import { FewerCuts } from './fewer-cuts.js';
 import { Finder, type Phase } from './finder.js';
 import type { Group } from './group.js';
+import { noise } from './noise.js';
 import { prepare } from './prepare.js';
 import { type Bounds, Prover, questionsOf } from './prover.js';
 
@@ -14,6 +16,9 @@ import { type Bounds, Prover, questionsOf } from './prover.js';
 const ROUNDS_WHEN_PROVEN = 24;
 /** Milliseconds after which a proven layout is not polished any more. */
 const MOST_WHEN_PROVEN = 2500;
+/** Share of the time that is kept for making a layout of the same cost less work, and milliseconds that it takes where time is left. */
+const LAST_SHARE = 0.1;
+const MOST_LAST = 1500;
 /** Beam width for the first answer. */
 const FIRST_BEAM = 1;
 
@@ -59,7 +64,7 @@ class Search {
       goals,
       clock: control.clock,
       started: this.started,
-      deadline: this.deadline,
+      deadline: this.deadline - this.lastTime,
       stopped: () => control.stopped?.() === true,
       isProven: (group: Group) => this.isProven(group),
       onBetter: () => {
@@ -78,8 +83,15 @@ class Search {
     return this.control.clock() - this.started;
   }
 
+  /** Milliseconds that are kept for the last phase. */
+  private get lastTime(): number {
+    return Math.min(MOST_LAST, 1000 * LAST_SHARE * this.assembly.job.effort.seconds);
+  }
+
   private halted(): boolean {
-    return this.control.stopped?.() === true || this.control.clock() > this.deadline;
+    return (
+      this.control.stopped?.() === true || this.control.clock() > this.deadline - this.lastTime
+    );
   }
 
   private assemble(): Layout {
@@ -154,8 +166,50 @@ class Search {
     };
   }
 
-  /** Everything after the first answer, until all is proven and polished or the time is up. */
+  /** Everything after the first answer: better layouts until all is proven and polished, then less work for the same. */
   *phases(): Phase {
+    yield* this.improve();
+    const until = Math.min(this.deadline, this.control.clock() + MOST_LAST);
+    if (this.assembly.goals.first === 'cost')
+      for (const [index, group] of this.groups.entries()) {
+        const now = this.control.clock();
+        yield* this.makeLessWork(group, now + (until - now) / (this.groups.length - index));
+      }
+    this.hear();
+  }
+
+  /** The same for no more money and wood, in fewer boards, patterns, settings and cuts. */
+  private *makeLessWork(group: Group, until: number): Phase {
+    const { control, assembly } = this;
+    const late = (control.clock() + until) / 2;
+    const settings = (construction: Construction): number => {
+      if (!control.settings) return 0;
+      const { best } = group;
+      group.best = construction;
+      const count = control.settings(this.assemble());
+      group.best = best;
+      return count;
+    };
+    const work = new FewerCuts(group, {
+      ...assembly,
+      random: noise(30_011),
+      halted: () => control.stopped?.() === true || control.clock() > until,
+      isLate: () => control.stopped?.() === true || control.clock() > late,
+      secondsLeft: () => (until - control.clock()) / 1000,
+      settings,
+    });
+    let shown = group.best;
+    for (const _step of work.steps(control.solver ?? null)) {
+      this.hear();
+      if (group.best !== shown) this.show();
+      shown = group.best;
+      if (control.stopped?.() === true || control.clock() > until) return;
+      yield;
+    }
+    if (group.best !== shown) this.show();
+  }
+
+  private *improve(): Phase {
     const solver = () => this.control.solver ?? null;
     let turns = this.finders.map((finder): Turn => {
       return {
@@ -185,7 +239,6 @@ class Search {
       next.taken += 1;
       yield;
     }
-    this.hear();
   }
 
   get result(): Layout {
