@@ -254,7 +254,11 @@ export async function fitsEveryScreen(page: Page): Promise<void> {
   for (const [width, height] of SCREENS) {
     await page.setViewportSize({ width, height });
     await page.waitForTimeout(100);
-    expect.soft(await wider(page), `${width} wide`).toEqual([]);
+    // Drawings take their new size a moment after the window: how long a moment, a busy machine decides.
+    await expect
+      .configure({ soft: true })
+      .poll(() => wider(page), { message: `${width} wide`, timeout: 20_000 })
+      .toEqual([]);
   }
   if (before) await page.setViewportSize(before);
 }

@@ -87,3 +87,34 @@ export function leastOf({ parts, stock, saw }: LayoutJob): number | null {
   const least = cheapest(0, all);
   return Number.isFinite(least) ? least : null;
 }
+
+/** What must stay out of a small job of rectangles, by trying all: copies, of those the least area, and what the rest then costs. */
+export function leastOutOf(of: LayoutJob): { copies: number; area: number; cost: number } {
+  /** Every way to leave copies out of the parts from an index on. */
+  const ways = (index: number): number[][] => {
+    const part = of.parts[index];
+    if (!part) return [[]];
+    return ways(index + 1).flatMap((rest) =>
+      Array.from({ length: part.quantity + 1 }, (_unused, out) => [out, ...rest]),
+    );
+  };
+  const areas = of.parts.map(({ outline }) =>
+    [0, 1].reduce((area, axis) => area * Math.max(...outline.map((p) => p[axis as 0 | 1])), 1),
+  );
+  const tried = ways(0).flatMap((out) => {
+    const cost = leastOf({
+      ...of,
+      parts: of.parts.map((part, index) => ({
+        ...part,
+        quantity: part.quantity - (out[index] ?? 0),
+      })),
+    });
+    if (cost === null) return [];
+    const copies = out.reduce((total, count) => total + count, 0);
+    const area = out.reduce((total, count, index) => total + count * (areas[index] ?? 0), 0);
+    return [{ copies, area, cost }];
+  });
+  const [least] = tried.sort((a, b) => a.copies - b.copies || a.area - b.area || a.cost - b.cost);
+  if (!least) throw new Error('nothing at all can be left out of it');
+  return least;
+}

@@ -1,13 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { board, job, part, rectangle } from '../../../test/layouts.js';
-import { leastOf } from '../../../test/least-cost.js';
+import { leastOf, leastOutOf } from '../../../test/least-cost.js';
 import { testSolver } from '../../../test/solver.js';
 import type { LayoutJob } from '../../job/index.js';
+import { must } from '../../lists/index.js';
 import { BoardCounts } from './board-counts.js';
 import { leastCost } from './least-cost.js';
 import type { BoundQuestion } from './relaxed.js';
-import { RelaxedMaster } from './relaxed-master.js';
+import { isMore, RelaxedMaster } from './relaxed-master.js';
 import { RelaxedProgramme } from './relaxed-programme.js';
 
 const solver = await testSolver();
@@ -93,7 +94,7 @@ describe('no bound is above what the cheapest of all layouts costs', () => {
         expect(counts.bound).toBeGreaterThanOrEqual(0);
         if (counts.bound > area) raised += 1;
         const choice = master?.solve(solver, 1);
-        if (choice) expect([choice.missing, choice.cost <= least]).toEqual([0, true]);
+        if (choice) expect([choice.out.copies, choice.cost <= least]).toEqual([0, true]);
         // The boards of a cheapest layout are not refuted: a target holds no more than they cost.
         expect(Math.min(...counts.targets.map(({ cost }) => cost))).toBeLessThanOrEqual(least);
       }),
@@ -101,5 +102,29 @@ describe('no bound is above what the cheapest of all layouts costs', () => {
     );
     expect(solved).toBeGreaterThan(RUNS / 4);
     expect(raised).toBeGreaterThan(RUNS / 40);
+  });
+
+  test('nor does anything stay out that need not: copies, area, and what the rest costs', () => {
+    let [out, exact] = [0, 0];
+    fc.assert(
+      fc.property(smallJob, (of) => {
+        const least = leastOutOf(of);
+        if (least.copies === 0) return;
+        out += 1;
+        const master = must(RelaxedMaster.of(questionOf(of), true), 'the patterns');
+        const proven = must(master.fewestOut(solver, 1), 'an answer').out;
+        expect(proven.copies).toBeLessThanOrEqual(least.copies);
+        if (proven.copies < least.copies) return;
+        expect(proven.area).toBeLessThanOrEqual(least.area * (1 + 1e-6));
+        expect(isMore(least, proven)).toBe(proven.area < least.area * (1 - 1e-6));
+        if (isMore(least, proven)) return;
+        const cost = must(master.leastCostWithout(proven, solver, 1), 'a cost');
+        expect(cost).toBeLessThanOrEqual(least.cost);
+        if (cost === least.cost) exact += 1;
+      }),
+      { numRuns: RUNS },
+    );
+    expect(out).toBeGreaterThan(RUNS / 10);
+    expect(exact).toBeGreaterThan(out / 4);
   });
 });

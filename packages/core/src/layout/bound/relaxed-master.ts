@@ -1,5 +1,6 @@
 import { at, sum } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
+import { meanArea } from '../area.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
 import { type BoundQuestion, type RelaxedBoard, type RelaxedKind, relax } from './relaxed.js';
 import { type Counts, maximalPatterns } from './relaxed-patterns.js';
@@ -11,22 +12,57 @@ const MOST_PATTERNS = 4000;
 /** Copies up to which the whole-number programme is worth its time. */
 const MOST_COPIES = 140;
 
+/** What is asked of the patterns: how many boards of each kind at most, what counts, and what may stay out at most. */
+interface Asked {
+  most: Counts;
+  price: (kind: number) => number;
+  /** What a copy that stays out counts. */
+  penalty: (part: number) => number;
+  out?: LeastOut;
+}
+
+/** What stays out of a layout, where that is as little as can be: copies, and the area of those, in square ticks. */
+export interface LeastOut {
+  copies: number;
+  area: number;
+}
+
+/** Rounding of floating point in a sum of areas. */
+const SAME_AREA = 1 + 1e-9;
+/** Whether more stays out of one than of another: copies, then area. */
+export const isMore = (one: LeastOut, other: LeastOut): boolean =>
+  one.copies > other.copies || (one.copies === other.copies && one.area > other.area * SAME_AREA);
+/** What a copy counts, so that areas beside it are far above what the solver takes for nothing. */
+const COPY = 1e4;
+
 function programme(
   wanted: readonly Demand[],
   kinds: readonly RelaxedKind[],
   columns: readonly RelaxedBoard[],
-  penalty: number,
-  most: Counts,
+  { most, price, penalty, out }: Asked,
 ): LinearModel {
   const whole = true;
+  const staying = (weight: (part: number) => number) =>
+    wanted.map((_demand, part) => [columns.length + part, weight(part)] as const);
+  const area = sum(wanted.map(({ part, copies }) => meanArea(part) * copies));
+  const limits = out
+    ? [
+        { terms: staying(() => 1), sense: 'at most' as const, limit: out.copies },
+        {
+          terms: staying((part) => (COPY * meanArea(at(wanted, part).part)) / area),
+          sense: 'at most' as const,
+          limit: (COPY * out.area * SAME_AREA) / area,
+        },
+      ]
+    : [];
   return {
     columns: [
       ...columns.map((column) => ({
-        cost: at(kinds, column.kind).price,
+        cost: price(column.kind),
         most: at(most, column.kind),
         whole,
       })),
-      ...wanted.map((demand) => ({ cost: penalty, most: demand.copies, whole })),
+      ...wanted.map((demand, part) => ({ cost: penalty(part), most: demand.copies, whole })),
     ],
     rows: [
       ...wanted.map((demand, part) => ({
@@ -44,15 +80,16 @@ function programme(
         sense: 'at most' as const,
         limit: at(most, index),
       })),
+      ...limits,
     ],
   };
 }
 
-/** What a master chooses: boards, their price, and how many copies stay out. */
+/** What a master chooses: boards, their price, and what stays out. */
 export interface Choice {
   cost: Cents;
   boards: RelaxedBoard[];
-  missing: number;
+  out: LeastOut;
 }
 
 /**
@@ -92,16 +129,22 @@ export class RelaxedMaster {
    * question's parts; null when the solver could not prove one in time.
    */
   solve(solver: LinearSolver, seconds: number, most?: Counts): Choice | null {
-    const boards = this.kinds.map(({ stock }, kind) => most?.[kind] ?? stock.quantity);
+    const boards = most ?? this.allBoards;
     // A copy left out costs more than all boards together.
     const penalty =
       4 *
       (1 +
         sum(this.kinds.map(({ price }, kind) => price * Math.min(at(boards, kind), MOST_COPIES))));
-    const solved = solver(
-      programme(this.wanted, this.kinds, this.columns, penalty, boards),
-      seconds,
-    );
+    const price = (kind: number) => at(this.kinds, kind).price;
+    return this.choice(solver, seconds, { most: boards, price, penalty: () => penalty });
+  }
+
+  private get allBoards(): Counts {
+    return this.kinds.map(({ stock }) => stock.quantity);
+  }
+
+  private choice(solver: LinearSolver, seconds: number, asked: Asked): Choice | null {
+    const solved = solver(programme(this.wanted, this.kinds, this.columns, asked), seconds);
     if (!solved?.proven) return null;
     const chosen = this.columns.flatMap(({ kind, counts }, index) => {
       const full = new Array<number>(this.question.demands.length).fill(0);
@@ -111,21 +154,45 @@ export class RelaxedMaster {
       const times = Math.round(at(solved.values, index));
       return Array.from({ length: times }, (): RelaxedBoard => ({ kind, counts: full }));
     });
+    const out = this.wanted.map((_demand, part) =>
+      Math.round(at(solved.values, this.columns.length + part)),
+    );
     return {
       cost: sum(chosen.map(({ kind }) => at(this.kinds, kind).price)),
       boards: chosen,
-      missing: sum(
-        this.wanted.map((_demand, part) =>
-          Math.round(at(solved.values, this.columns.length + part)),
-        ),
-      ),
+      out: {
+        copies: sum(out),
+        area: sum(out.map((count, part) => count * meanArea(at(this.wanted, part).part))),
+      },
     };
+  }
+
+  /** A choice that leaves out as few copies, then as little area, as any can; null when the solver could not prove it in time. */
+  fewestOut(solver: LinearSolver, seconds: number): Choice | null {
+    const areas = this.wanted.map(({ part }) => meanArea(part));
+    const all = sum(areas.map((area, part) => area * at(this.wanted, part).copies));
+    return this.choice(solver, seconds, {
+      most: this.allBoards,
+      price: () => 0,
+      penalty: (part) => COPY * (1 + at(areas, part) / (2 * all)),
+    });
+  }
+
+  /** What a layout that leaves out no more than that must cost; null when the solver could not prove it in time. */
+  leastCostWithout(out: LeastOut, solver: LinearSolver, seconds: number): Cents | null {
+    const choice = this.choice(solver, seconds, {
+      most: this.allBoards,
+      price: (kind) => at(this.kinds, kind).price,
+      penalty: () => 0,
+      out,
+    });
+    return choice?.cost ?? null;
   }
 
   /** Whether boards in these numbers are proven to hold too little, whatever is laid on them. */
   refutes(solver: LinearSolver, seconds: number, most: Counts): boolean {
     const choice = this.solve(solver, seconds, most);
-    return choice !== null && choice.missing > this.question.left;
+    return choice !== null && choice.out.copies > this.question.left;
   }
 
   /** A shortest row of a pattern's copies, its parts by the question's; null where they need not lie in one. */

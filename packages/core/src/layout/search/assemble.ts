@@ -111,16 +111,16 @@ export function assembleLayout(assembly: Assembly, seconds: number): Layout {
   const boards = [...pinnedBoards(assembly, copies), ...freeBoards(assembly, copies)];
   const free = chosenOf(groups).filter((board) => !board.pile.pinned);
   const cost = pinned.paid + sum(free.map(({ pile }) => priceOf(pile.stock)));
-  const bound = pinned.paid + sum(groups.map((group) => group.bound));
+  const bound = pinned.paid + sum(groups.map((group) => group.leastCost));
   const lowerBound = Math.min(cost, bound);
-  const proofs = new Set(groups.map((group) => group.proof));
+  const proofs = new Set(groups.map((group) => group.provenBy));
   return {
     boards,
     unplaced: unplacedOf(assembly, copies),
     cost,
     lowerBound,
     boundProof: (['exact', 'lp'] as const).find((proof) => proofs.has(proof)) ?? 'area',
-    optimal: groups.every((group) => group.missing === 0) && cost === lowerBound,
+    optimal: groups.every((group) => group.laysMost) && cost === lowerBound,
     yield: yieldOf(job, boards),
     seconds,
   };

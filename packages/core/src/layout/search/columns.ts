@@ -1,6 +1,6 @@
 import type { LayoutJob } from '../../job/index.js';
 import { at, entry } from '../../lists/index.js';
-import { areaOf } from '../../plane/index.js';
+import { meanArea } from '../area.js';
 import type { Goals } from '../goals.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
 import { type Construction, type FilledBoard, type Pile, weigh } from './construct.js';
@@ -158,9 +158,10 @@ export class ColumnPool {
   } {
     const columns = [...this.columns.values()];
     const dearest = Math.max(1, ...columns.map((column) => this.cost(column.board)));
-    // Leaving a part out costs more than any board, the larger part the more.
-    const areas = this.parts.map((part) => areaOf(at(this.job.parts, part).outline));
-    const penalty = areas.map((area) => dearest * (4 + area / Math.max(...areas)));
+    // Leaving a part out costs more than any board; one copy more than however much larger those are that stay out instead.
+    const areas = this.parts.map((part) => meanArea(at(this.job.parts, part)));
+    const all = this.parts.reduce((total, part) => total + at(this.copies, part), 0);
+    const penalty = areas.map((area) => dearest * (4 + all + area / Math.max(...areas)));
     const rowOf = (part: number) =>
       columns.flatMap((column, index) =>
         (column.board.filling.used[part] ?? 0) > 0

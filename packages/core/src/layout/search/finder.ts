@@ -1,8 +1,7 @@
 import type { LayoutJob } from '../../job/index.js';
 import { at, sum } from '../../lists/index.js';
-import type { Cents } from '../../measure/index.js';
 import { meanArea } from '../area.js';
-import { RelaxedMaster } from '../bound/relaxed-master.js';
+import { type Choice, isMore, RelaxedMaster } from '../bound/relaxed-master.js';
 import type { InRow } from '../bound/row-lengths.js';
 import type { Goals } from '../goals.js';
 import type { LinearSolver } from '../solver/linear.js';
@@ -50,6 +49,10 @@ const FIRST_TURNS = 12;
 const FILLING_SHARE = 0.08;
 /** Share of an aim's slice that goes into filling boards block by block. */
 const BLOCKS_SHARE = 0.4;
+
+/** A choice that leaves nothing out. */
+const wholeOf = (choice: Choice | null): Choice | null =>
+  choice?.out.copies === 0 ? choice : null;
 
 /** It yields wherever the caller may look or stop. */
 export type Phase = Generator<void, void, void>;
@@ -224,22 +227,40 @@ export class Finder {
 
   /**
    * Chooses among all relaxed patterns in whole numbers, tries to lay what that proposes, forbids what cannot be laid, and asks again,
-   * while the proposals are cheaper than the best layout.
+   * while there are proposals.
    */
-  private *realise(group: Group, solver: LinearSolver, below: Cents): Phase {
+  private *realise(
+    group: Group,
+    solver: LinearSolver,
+    propose: (master: RelaxedMaster, seconds: number) => Choice | null,
+  ): Phase {
     this.master ??= RelaxedMaster.of(this.group.question(), true);
     yield;
     const master = this.master?.copy();
-    const most = group.piles.map(({ left }) => left);
     for (let round = 0; master && round < PROPOSALS && !this.halted(); round += 1) {
-      const proposal = master.solve(solver, this.secondsFor(PROPOSING_SECONDS), most);
-      if (!proposal || proposal.missing > 0 || this.isProven(group)) return;
-      if (proposal.cost >= below) return;
+      const proposal = propose(master, this.secondsFor(PROPOSING_SECONDS));
+      if (!proposal || this.isProven(group)) return;
       yield;
       const all = this.lay(group, master, proposal.boards);
       if (all || round % CHOOSE_EVERY === CHOOSE_EVERY - 1) this.choose(group, solver);
       yield;
     }
+  }
+
+  /** Proposals that are better than the best: cheaper ones, or such as leave less out. */
+  private *realiseBest(solver: LinearSolver): Phase {
+    const { group } = this;
+    const { cost } = group;
+    if (group.missing > 0)
+      yield* this.realise(group, solver, (master, seconds) => {
+        const proposal = master.fewestOut(solver, seconds);
+        return proposal && isMore(group.out, proposal.out) ? proposal : null;
+      });
+    else
+      yield* this.realise(group, solver, (master, seconds) => {
+        const proposal = wholeOf(master.solve(solver, seconds));
+        return proposal && proposal.cost < cost ? proposal : null;
+      });
   }
 
   /** Tries to lay every proposed pattern and forbids what cannot be laid; true when all could. */
@@ -332,7 +353,9 @@ export class Finder {
     if (aim.filler.isWorthwhile)
       while (!aim.isReached && clock() < blocksUntil && !this.halted()) yield* this.fillOnce(aim);
     if (aim.slices === 1 && !aim.isReached) {
-      yield* this.realise(group, solver, Number.POSITIVE_INFINITY);
+      yield* this.realise(group, solver, (master, seconds) =>
+        wholeOf(master.solve(solver, seconds, aim.target.counts)),
+      );
       yield* this.price(group, solver, DIVING_BEAM);
       if (!this.halted()) this.choose(group, solver);
     }
@@ -371,8 +394,7 @@ export class Finder {
           yield* this.fillFully();
         yield* this.generate(this.group, now);
         const isOpen = !this.isProven(this.group) && this.setting.goals.first === 'cost';
-        if (isOpen && this.group.missing === 0)
-          yield* this.realise(this.group, now, this.group.cost);
+        if (isOpen) yield* this.realiseBest(now);
       }
       yield* this.turn(now);
       yield;

@@ -4,10 +4,12 @@ import type { Cents } from '../../measure/index.js';
 import { meanArea } from '../area.js';
 import type { Target } from '../bound/board-counts.js';
 import type { BoundQuestion } from '../bound/relaxed.js';
+import { isMore, type LeastOut } from '../bound/relaxed-master.js';
 import type { Goals } from '../goals.js';
 import type { Layout } from '../layout.js';
 import { ColumnPool } from './columns.js';
 import type { Construction, Pile } from './construct.js';
+import type { Proven } from './prover.js';
 
 /** Indexes of parts and kinds of boards that have to do with each other. */
 export interface Cluster {
@@ -53,6 +55,8 @@ export class Group {
   best: Construction;
   bound: Cents = 0;
   proof: Layout['boundProof'] = 'area';
+  /** What no layout can do without leaving out, and what one that leaves out no more must cost; null while nothing is known. */
+  leastOut: Proven['out'] = null;
   /** Numbers of boards that may be enough for less than the best costs. */
   targets: readonly Target[] = [];
   rounds = 0;
@@ -82,6 +86,35 @@ export class Group {
   /** Copies that the best leaves out. */
   get missing(): number {
     return sum(this.best.missing);
+  }
+
+  /** What the best leaves out. */
+  get out(): LeastOut {
+    const { missing } = this.best;
+    return {
+      copies: this.missing,
+      area: missing.reduce(
+        (total, count, part) =>
+          total + (count > 0 ? count * meanArea(at(this.job.parts, part)) : 0),
+        0,
+      ),
+    };
+  }
+
+  /** Whether no layout can lay more: nothing is left out, or no more than must be. */
+  get laysMost(): boolean {
+    return this.missing === 0 || (this.leastOut !== null && !isMore(this.out, this.leastOut));
+  }
+
+  /** No layout that leaves out as little costs less. */
+  get leastCost(): Cents {
+    const isLeast = this.leastOut && this.laysMost && this.missing > 0;
+    return Math.max(this.bound, isLeast ? (this.leastOut?.cost ?? 0) : 0);
+  }
+
+  /** What that is proven by. */
+  get provenBy(): Layout['boundProof'] {
+    return this.leastCost > this.bound ? 'exact' : this.proof;
   }
 
   /** What the boards of the best cost beside those with pins. */

@@ -46,12 +46,38 @@ describe('bounds that are proven beside a search', () => {
     expect(known).toBeGreaterThan(0);
   });
 
+  test('where boards are too few, that no more can be laid, no larger panels, and for no less', () => {
+    // Long boards hold two shelves or a shelf and a sill, short ones one shelf: four of six panels, and a sill is less than a shelf.
+    const of = job(
+      [
+        part('shelf', rectangle(640, 100), { quantity: 4 }),
+        part('sill', rectangle(600, 100), { quantity: 2 }),
+      ],
+      [
+        board(1300, 100, { id: 'long', price: 210, quantity: 1 }),
+        board(700, 100, { id: 'short', price: 120, quantity: 2 }),
+      ],
+      {},
+      5,
+    );
+    const layout = searchLayout(of, { clock, solver });
+    expect(checkLayout(of, layout)).toEqual([]);
+    expect(layout.unplaced.map(({ part: id, count }) => [id, count])).toEqual([['sill', 2]]);
+    expect([layout.cost, layout.lowerBound, layout.optimal]).toEqual([450, 450, true]);
+    const silent: Bounds = { know: () => undefined, heard: () => [] };
+    expect(
+      searchLayout({ ...of, effort: { seconds: 0.3 } }, { clock, solver, bounds: silent }),
+    ).toMatchObject({ cost: 450, optimal: false });
+  });
+
   test('a bound that nobody proves is not claimed; one that is told is', () => {
     const of = shelves(0.4);
     const silent: Bounds = { know: () => undefined, heard: () => [] };
     const alone = searchLayout(of, { clock, solver, bounds: silent });
     expect(alone.lowerBound).toBeLessThanOrEqual(alone.cost);
-    let told: readonly Proven[] = [{ group: 0, bound: 540, proof: 'exact', targets: [] }];
+    let told: readonly Proven[] = [
+      { group: 0, bound: 540, proof: 'exact', targets: [], out: null },
+    ];
     const telling: Bounds = {
       know: () => undefined,
       heard: () => {

@@ -4,7 +4,7 @@ import type { Cents } from '../../measure/index.js';
 import { BoardCounts, type Target } from '../bound/board-counts.js';
 import { leastCostByColumns } from '../bound/least-cost.js';
 import type { BoundQuestion } from '../bound/relaxed.js';
-import { RelaxedMaster } from '../bound/relaxed-master.js';
+import { type LeastOut, RelaxedMaster } from '../bound/relaxed-master.js';
 import { RelaxedProgramme } from '../bound/relaxed-programme.js';
 import type { Goals } from '../goals.js';
 import type { Layout } from '../layout.js';
@@ -24,6 +24,8 @@ export interface Proven {
   bound: Cents;
   proof: Layout['boundProof'];
   targets: readonly Target[];
+  /** What no layout can do without leaving out, and what one that leaves out no more must cost. */
+  out: (LeastOut & { cost: Cents }) | null;
 }
 
 /** Who is told the best of each group and tells what is proven of it: on this thread or on another. */
@@ -62,8 +64,9 @@ export const questionsOf = (groups: readonly Group[]): ((left: number) => BoundQ
 /** Numbers of boards that are looked for at first, and at most. */
 const FIRST_TARGETS = 2;
 const MOST_TARGETS = 24;
-/** Seconds for one whole-number programme, so that it can be stopped in between. */
+/** Seconds for one whole-number programme, so that it can be stopped in between: for each of many, and for the two about what stays out. */
 const REFUTING_SECONDS = 1;
+const OUT_SECONDS = 2.5;
 
 /**
  * Proves what each group of a job must cost at least: by relaxed patterns, then by which numbers of boards could be enough. It goes on as
@@ -104,14 +107,16 @@ export class Prover implements Bounds {
     bound: Cents,
     proof: Layout['boundProof'],
     targets: readonly Target[],
+    out: Proven['out'] = null,
   ): void {
     this.bound[group] = Math.max(at(this.bound, group), bound);
-    this.told.push({ group, bound: at(this.bound, group), proof, targets });
+    this.told.push({ group, bound: at(this.bound, group), proof, targets, out });
   }
 
   /** Everything that is to be proven, the groups in turn; yields between programmes. */
   *steps(): Generator<void, void, void> {
     for (const group of this.questions.keys()) if (this.isOpen(group)) yield* this.byColumns(group);
+    for (const group of this.questions.keys()) yield* this.byOut(group);
     if (!this.control.byCounts) return;
     const running = [...this.questions.keys()].map((group) => this.byCounts(group));
     while (running.length > 0 && !this.control.halted())
@@ -130,6 +135,26 @@ export class Prover implements Bounds {
     yield;
   }
 
+  /** Where copies stay out: as many as must, by all listed patterns, and what those that lay the rest cost. */
+  private *byOut(group: number): Generator<void, void, void> {
+    const missing = this.known[group]?.missing ?? 0;
+    if (missing === 0) return;
+    const { solver } = this.control;
+    const master = RelaxedMaster.of(at(this.questions, group)(0), true);
+    yield;
+    const out = master?.fewestOut(solver, this.seconds(OUT_SECONDS))?.out;
+    yield;
+    if (!master || !out) return;
+    const cost = master.leastCostWithout(out, solver, this.seconds(OUT_SECONDS)) ?? 0;
+    this.tell(group, 0, 'area', [], { ...out, cost });
+    yield;
+  }
+
+  /** For one whole-number programme. */
+  private seconds(most: number): number {
+    return Math.min(most, Math.max(0.05, this.control.secondsLeft()));
+  }
+
   /** Which numbers of boards could be enough, more of them each time those known are told. */
   private *byCounts(group: number): Generator<void, void, void> {
     const { solver, halted } = this.control;
@@ -141,10 +166,8 @@ export class Prover implements Bounds {
     yield;
     const master = RelaxedMaster.of(question, true);
     yield;
-    const refutes = (counts: readonly number[]) => {
-      const seconds = Math.min(REFUTING_SECONDS, Math.max(0.05, this.control.secondsLeft()));
-      return master?.refutes(solver, seconds, counts) ?? false;
-    };
+    const refutes = (counts: readonly number[]) =>
+      master?.refutes(solver, this.seconds(REFUTING_SECONDS), counts) ?? false;
     const counts = new BoardCounts(question.stock, programme, closely, refutes);
     const isOver = () => halted() || !this.isOpen(group);
     for (let wanted = FIRST_TARGETS; wanted <= MOST_TARGETS && !isOver(); wanted += 1) {

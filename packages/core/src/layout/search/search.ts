@@ -113,7 +113,7 @@ class Search {
   }
 
   private isProven(group: Group): boolean {
-    return this.assembly.goals.first === 'cost' && group.missing === 0 && group.cost <= group.bound;
+    return this.assembly.goals.first === 'cost' && group.laysMost && group.cost <= group.leastCost;
   }
 
   /** The first answer: boards filled one after another, and what they must cost at least. */
@@ -133,13 +133,13 @@ class Search {
 
   /** What was proven since the last look. */
   private hear(): void {
-    for (const { group: index, bound, proof, targets } of this.bounds?.heard() ?? []) {
+    for (const { group: index, bound, proof, targets, out } of this.bounds?.heard() ?? []) {
       const group = must(this.groups[index], 'the group');
       if (targets.length > 0) group.targets = targets;
-      if (bound <= group.bound) continue;
-      group.bound = bound;
-      group.proof = proof;
-      this.show();
+      const isNews = out !== null || bound > group.bound;
+      if (out) group.leastOut = out;
+      if (bound > group.bound) [group.bound, group.proof] = [bound, proof];
+      if (isNews) this.show();
     }
   }
 
