@@ -85,9 +85,14 @@ interface Choice {
   score: number;
 }
 
+/** Piles that are looked at for the next board. */
+const MOST_PILES = 48;
+
 /** The next board of every pile that still has one and can take anything. */
 class NextBoards {
   private readonly known: (Filling | null)[];
+  /** Indexes of the piles, those first whose boards cost least for their size. */
+  private readonly order: readonly number[];
 
   constructor(
     private readonly piles: readonly Pile[],
@@ -95,18 +100,27 @@ class NextBoards {
     private readonly beam: number,
   ) {
     this.known = piles.map(() => null);
+    const rate = ({ price, stock }: Pile) => price / (stock.length * stock.width);
+    this.order = piles
+      .map((_pile, index) => index)
+      .sort((a, b) => rate(at(piles, a)) - rate(at(piles, b)) || a - b);
   }
 
+  /** In the order of the piles; of very many those that cost least for their size. */
   choices(copies: Int32Array, left: readonly number[]): Choice[] {
-    return this.piles.flatMap((pile, index): Choice[] => {
-      if (at(left, index) <= 0) return [];
+    const choices: Choice[] = [];
+    for (const index of this.order) {
+      if (choices.length === MOST_PILES) break;
+      const pile = at(this.piles, index);
+      if (at(left, index) <= 0) continue;
       const filling = this.filling(index, pile, copies);
-      if (filling.value <= 0) return [];
+      if (filling.value <= 0) continue;
       const { price, stock } = pile;
       const size = stock.length * stock.width;
       const score = price > 0 ? filling.value / price : 1e18 + filling.value / size;
-      return [{ pile: index, filling, price, size, score }];
-    });
+      choices.push({ pile: index, filling, price, size, score });
+    }
+    return choices.sort((a, b) => a.pile - b.pile);
   }
 
   /** The filling of the last time where copies are still there for it. */

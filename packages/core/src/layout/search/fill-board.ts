@@ -1,5 +1,5 @@
 import type { Saw, Stock } from '../../job/index.js';
-import { at, must } from '../../lists/index.js';
+import { at, entry, must } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
 import { holesFor, type Obstacle, slideClear } from './defects.js';
@@ -100,6 +100,14 @@ const SHEET_BEAM = 3;
 export const THOROUGH_FROM_BEAM = 24;
 /** Ways of lying that are told from one another, as a factor of their states' key. */
 const MOST_WAYS = 1024;
+/** Widths that are tried for a lane of a board, and how many of those filled go on to be the first. */
+const MOST_WIDTHS = 16;
+const MOST_LANES = 8;
+/** Parts up to which all are tried on a board, and for a first answer; of more some are, since a board holds no more than a few of them. */
+const MOST_PARTS = 48;
+const MOST_PARTS_QUICKLY = 24;
+/** More than any board is wide, in ticks. */
+const MOST_WIDTH = 2 ** 22;
 /** Rows that a knapsack may remember. */
 const MOST_ROWS = 20_000;
 const SQUARE: Point = [1, 0];
@@ -124,11 +132,14 @@ export class BoardFiller {
   private readonly narrowest: Ticks;
   private readonly shortest: Ticks;
   private strips = new Map<string, Filling>();
+  private readonly within = new Map<number, readonly number[]>();
   /** A number for each part, so that sums of them tell what lies on a board. */
   private readonly marks: Float64Array;
   /** For saws that turn inside the wood. */
   private readonly free: FreeFiller | null;
   private readonly hasSlopes: boolean;
+  /** The parts that fit, with the least area that one takes up. */
+  private readonly parts: readonly { part: number; area: number }[];
   /** For sheets, on which many pieces lie side by side. */
   private readonly sheet: GuillotineFiller | null;
 
@@ -145,6 +156,10 @@ export class BoardFiller {
     this.shortest = Math.min(...shapes.map((shape) => shape.length));
     const random = noise(4_057);
     this.marks = Float64Array.from({ length: partCount }, () => Math.floor(random() * 2 ** 30));
+    const areas = new Map<number, number>();
+    for (const { part, length, width } of shapes)
+      areas.set(part, Math.min(areas.get(part) ?? Number.POSITIVE_INFINITY, length * width));
+    this.parts = [...areas].map(([part, area]) => ({ part, area }));
     this.hasSlopes =
       saw.rip && shapes.some((shape) => shape.leftSlopes.length + shape.rightSlopes.length > 0);
     this.sheet =
@@ -195,10 +210,7 @@ export class BoardFiller {
   /** The best filling found of the board between the given ends, `beam` states wide. */
   fill(wanted: Wanted, beam: number, ends: readonly (readonly [Ticks, Ticks])[]): Filling {
     this.strips = new Map();
-    const copies = Int32Array.from(
-      { length: this.partCount },
-      (_unused, part) => wanted.copies[part] ?? 0,
-    );
+    const copies = this.likely(wanted, beam === 1 ? MOST_PARTS_QUICKLY : MOST_PARTS);
     const total = {
       pieces: [] as Piece[],
       used: new Array<number>(this.partCount).fill(0),
@@ -206,28 +218,7 @@ export class BoardFiller {
     };
     for (const [left, right] of ends) {
       const region = { left, right, bottom: 0, top: this.stock.width };
-      const sheet = wanted.plain ? null : this.sheet?.fill(region, copies, wanted.values, beam);
-      // For a first answer one way of filling a sheet will do.
-      const quick =
-        (beam === 1 || (this.obstacles.length > 0 && beam < THOROUGH_FROM_BEAM)) &&
-        sheet &&
-        sheet.pieces.length > 0;
-      let filling = quick
-        ? fillingOf(sheet.pieces, this.partCount, sheet.value)
-        : this.fillRegion(region, { ...wanted, copies }, this.widthOf(beam));
-      const take = (other: Filling | null) => {
-        if (other && other.value > filling.value + 1e-9) filling = other;
-      };
-      if (wanted.thorough) {
-        take(this.fillLine(region, { ...wanted, copies }));
-        if (this.hasSlopes && this.obstacles.length === 0) {
-          this.strips = new Map();
-          take(this.fillLane(region, { ...wanted, copies, interlock: true }, beam, 2));
-        }
-      }
-      const free = wanted.plain ? null : this.free?.fill(region, copies, wanted.values, beam);
-      if (free) take(fillingOf(free.pieces, this.partCount, free.value));
-      if (sheet) take(fillingOf(sheet.pieces, this.partCount, sheet.value));
+      const filling = this.fillEnd(region, { ...wanted, copies }, beam);
       total.pieces.push(...filling.pieces);
       total.value += filling.value;
       filling.used.forEach((count, part) => {
@@ -236,6 +227,58 @@ export class BoardFiller {
       });
     }
     return total;
+  }
+
+  /** The best of all the ways in which a stretch of the board is filled. */
+  private fillEnd(region: Region, wanted: Wanted, beam: number): Filling {
+    const { copies, values, plain } = wanted;
+    const sheet = plain ? null : this.sheet?.fill(region, copies, values, beam);
+    // For a first answer one way of filling a sheet will do.
+    const quick =
+      (beam === 1 || (this.obstacles.length > 0 && beam < THOROUGH_FROM_BEAM)) &&
+      sheet &&
+      sheet.pieces.length > 0;
+    let filling = quick
+      ? fillingOf(sheet.pieces, this.partCount, sheet.value)
+      : this.fillRegion(region, wanted, this.widthOf(beam));
+    const take = (other: Filling | null) => {
+      if (other && other.value > filling.value + 1e-9) filling = other;
+    };
+    if (wanted.thorough) {
+      take(this.fillLine(region, wanted));
+      if (this.hasSlopes && this.obstacles.length === 0) {
+        this.strips = new Map();
+        take(this.fillLane(region, { ...wanted, interlock: true }, beam, 2));
+      }
+    }
+    const free = plain ? null : this.free?.fill(region, copies, values, beam);
+    if (free) take(fillingOf(free.pieces, this.partCount, free.value));
+    if (sheet) take(fillingOf(sheet.pieces, this.partCount, sheet.value));
+    return filling;
+  }
+
+  /**
+   * Copies that are tried on one board: of very many parts those worth most, those worth most for their area, and some of all the others,
+   * each time counted from the most valuable on.
+   */
+  private likely({ copies, values }: Wanted, most: number): Int32Array {
+    const all = Int32Array.from({ length: this.partCount }, (_unused, part) => copies[part] ?? 0);
+    const parts = this.parts.filter(({ part }) => at(all, part) > 0 && at(values, part) > 0);
+    if (parts.length <= most) return all;
+    const worth = ({ part }: { part: number }) => at(values, part);
+    const byWorth = [...parts].sort((a, b) => worth(b) - worth(a));
+    const byArea = [...parts].sort((a, b) => worth(b) / b.area - worth(a) / a.area);
+    const share = most / 4;
+    const every = parts.length / share;
+    const spread = Array.from({ length: share }, (_unused, step) =>
+      at(byWorth, Math.floor(step * every)),
+    );
+    const tried = new Set(
+      [...byWorth.slice(0, 2 * share), ...byArea.slice(0, share), ...spread].map(
+        ({ part }) => part,
+      ),
+    );
+    return all.map((count, part) => (tried.has(part) ? count : 0));
   }
 
   /** How many states are kept: fewer where each has very many ways to go on. */
@@ -301,28 +344,19 @@ export class BoardFiller {
     const whole = this.fillLane(region, wanted, beam, 2);
     const wide = region.top - region.bottom;
     if (!this.saw.rip || wide < 2 * this.narrowest + this.saw.kerf) return whole;
-    const heights = [
-      ...new Set(
-        this.shapes
-          .filter((shape) => at(wanted.copies, shape.part) > 0)
-          .map((shape) => shape.width),
-      ),
-    ].filter((height) => wide - height - this.saw.kerf >= this.narrowest);
+    const heights = this.laneWidths(wanted, wide - this.saw.kerf - this.narrowest);
     const lanes = heights.map((height) => ({
       height,
       filling: this.fillLane({ ...region, top: region.bottom + height }, wanted, beam, 1),
     }));
     // Few lanes: try each as the first. Many: only those worth most for their width.
-    const few = wide < SHEET * this.narrowest;
-    const tried = few
-      ? lanes
-      : lanes
-          .sort(
-            (p, q) =>
-              q.filling.value / (q.height + this.saw.kerf) -
-              p.filling.value / (p.height + this.saw.kerf),
-          )
-          .slice(0, 1);
+    const most = wide < SHEET * this.narrowest ? MOST_LANES : 1;
+    const worth = ({ height, filling }: (typeof lanes)[number]) =>
+      filling.value / (height + this.saw.kerf);
+    const tried =
+      lanes.length > most
+        ? lanes.sort((one, other) => worth(other) - worth(one)).slice(0, most)
+        : lanes;
     let best = whole;
     for (const { height, filling } of tried) {
       if (filling.value === 0) continue;
@@ -334,6 +368,21 @@ export class BoardFiller {
       if (filling.value + rest.value > best.value + 1e-9) best = together(filling, rest);
     }
     return best;
+  }
+
+  /** Widths that a first lane may have: those of parts, of very many those that are worth most for their area. */
+  private laneWidths({ copies, values }: Wanted, most: Ticks): Ticks[] {
+    const worth = new Map<Ticks, number>();
+    for (const { part, width, length } of this.shapes) {
+      if (at(copies, part) <= 0 || width > most) continue;
+      const rate = at(values, part) / (length * width);
+      worth.set(width, Math.max(worth.get(width) ?? 0, rate));
+    }
+    const widths = [...worth.keys()];
+    if (widths.length <= MOST_WIDTHS) return widths;
+    return widths
+      .sort((one, other) => entry(worth, other) - entry(worth, one))
+      .slice(0, MOST_WIDTHS);
   }
 
   /** Beam search from left to right; each piece is parted from all before it by one straight cut across the lane. */
@@ -423,22 +472,48 @@ export class BoardFiller {
     const squareX = state.chain
       ? Math.ceil(Math.max(state.chain.reachA, state.chain.reachB) + this.saw.kerf)
       : lane.left;
+    const fitting = this.partsWithin(shape.length, strip);
+    const left = fitting.map(
+      (part) => at(wanted.copies, part) - at(state.used, part) - Number(part === shape.part),
+    );
+    if (left.every((count) => count <= 0)) return null;
     const x = slideClear(shape, this.obstacles, squareX, lane.bottom, lane.right);
     if (x === null) return null;
-    const copies = minus(wanted.copies, state.used);
-    copies[shape.part] = at(copies, shape.part) - 1;
     const above = this.fillStrip(
       { left: x, right: x + shape.length, bottom: lane.top - strip, top: lane.top },
-      { copies, values: wanted.values },
+      { parts: fitting, left, values: wanted.values },
       beam,
       depth - 1,
     );
     return above.value === 0 ? null : [{ shape, x, y: lane.bottom }, ...above.pieces];
   }
 
-  private fillStrip(region: Region, wanted: Wanted, beam: number, depth: number): Filling {
+  /** Parts that find room in a rectangle by themselves. */
+  private partsWithin(length: Ticks, width: Ticks): readonly number[] {
+    const key = length * MOST_WIDTH + width;
+    let parts = this.within.get(key);
+    if (!parts) {
+      const fitting = this.shapes.filter((shape) => shape.length <= length && shape.width <= width);
+      parts = [...new Set(fitting.map(({ part }) => part))];
+      this.within.set(key, parts);
+    }
+    return parts;
+  }
+
+  /** The rectangle over a piece, filled with what finds room in it: these parts, so many copies of each. */
+  private fillStrip(
+    region: Region,
+    { parts, left: copies, values }: InStrip,
+    beam: number,
+    depth: number,
+  ): Filling {
     const narrow = Math.max(2, beam >> 2);
     const { left, bottom } = region;
+    const fill = (): Filling => {
+      const all = new Int32Array(this.partCount);
+      for (const [index, part] of parts.entries()) all[part] = at(copies, index);
+      return this.fillLane(region, { copies: all, values }, narrow, depth);
+    };
     const met = this.obstacles.some(
       (each) =>
         each.left < region.right &&
@@ -446,15 +521,15 @@ export class BoardFiller {
         each.bottom < region.top &&
         each.top > bottom,
     );
-    if (met) return this.fillLane(region, wanted, narrow, depth);
-    // Clean wood is filled alike wherever it lies.
-    const key = `${region.right - left}x${region.top - bottom}/${Array.from(wanted.copies).join()}`;
+    if (met) return fill();
+    // Clean wood is filled alike wherever it lies, and whatever there is of parts that it cannot hold.
+    const key = `${region.right - left}x${region.top - bottom}/${copies.join()}`;
     let filling = this.strips.get(key);
     if (!filling) {
-      const at = this.fillLane(region, wanted, narrow, depth);
+      const found = fill();
       filling = {
-        ...at,
-        pieces: at.pieces.map((piece) => ({ ...piece, x: piece.x - left, y: piece.y - bottom })),
+        ...found,
+        pieces: found.pieces.map((piece) => ({ ...piece, x: piece.x - left, y: piece.y - bottom })),
       };
       this.strips.set(key, filling);
     }
@@ -524,6 +599,13 @@ export class BoardFiller {
     }
     return Math.ceil(best - 1e-6);
   }
+}
+
+/** What may lie in a strip: parts that find room there, and the copies of each that are left. */
+interface InStrip {
+  parts: readonly number[];
+  left: readonly number[];
+  values: ArrayLike<number>;
 }
 
 /** A chain with one piece more. */

@@ -1,11 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { board, job, part, placed, rectangle } from '../../../test/layouts.js';
-import { at } from '../../lists/index.js';
+import { board, job, knot, part, placed, points, rectangle } from '../../../test/layouts.js';
+import type { LayoutJob } from '../../job/index.js';
+import { at, sum } from '../../lists/index.js';
 import { fromMm, toMm } from '../../measure/index.js';
+import { checkLayout } from '../checker/check.js';
 import { BoardFiller } from './fill-board.js';
 import { clustersOf } from './group.js';
+import { noise } from './noise.js';
 import { lyingPins, PinnedBoards } from './pinned-boards.js';
+import { searchSteps } from './search.js';
+import { shapesOf } from './shapes.js';
 import { suitedShapes } from './suited-shapes.js';
 
 describe('parts and boards that have to do with each other', () => {
@@ -109,5 +114,73 @@ describe('which part lies on which board', () => {
     expect(partners.map((kinds) => [...kinds])).toEqual([[], [], [0]]);
     expect(misfits.map(([why]) => why)).toEqual([null, 'too large', null]);
     expect(new Set(at(shapes, 0).map((shape) => shape.part))).toEqual(new Set([2]));
+  });
+
+  test('boards that differ in length alone hold what is short enough, each as if it were asked by itself', () => {
+    const parts = [
+      part('long', rectangle(600, 50)),
+      part('turned', rectangle(300, 70), { grain: 'any' }),
+      part('sloped', points([0, 0], [260, 0], [230, 80], [0, 80])),
+    ];
+    const kinds = [200, 250, 290, 599, 600, 1000].map((length) =>
+      board(length, 80, { id: `b${length}` }),
+    );
+    const of = job(parts, [...kinds, board(250, 60, { id: 'narrow', defects: [knot(20, 20, 5)] })]);
+    const { shapes, partners } = suitedShapes(of);
+    const each = of.stock.map((kind) =>
+      of.parts.flatMap((one, index) => {
+        const ways = shapesOf(one, index, kind, of.saw);
+        return typeof ways === 'string' ? [] : ways;
+      }),
+    );
+    expect(shapes).toEqual(each);
+    expect(partners.map((own) => [...own])).toEqual([
+      [4, 5],
+      [0, 1, 2, 3, 4, 5].filter((kind) => at(each, kind).some((shape) => shape.part === 1)),
+      [2, 3, 4, 5],
+    ]);
+  });
+});
+
+/** Sizes drawn by chance, the same each time. */
+function drawn(count: number, from: number, to: number, seed: number): number[] {
+  const random = noise(seed);
+  return Array.from({ length: count }, () => Math.round(from + (to - from) * random()));
+}
+
+describe('a first answer where there is very much', () => {
+  const first = (of: LayoutJob) => {
+    const { value } = searchSteps(of, { clock: () => 0 }).next();
+    if (!value) throw new Error('there is always a first answer');
+    expect(checkLayout(of, value)).toEqual([]);
+    return value;
+  };
+
+  test('of 300 kinds of panels all are laid, though only some of them are tried on each board', () => {
+    const widths = drawn(300, 40, 135, 2);
+    const parts = drawn(300, 80, 580, 1).map((length, index) =>
+      part(`p${index}`, rectangle(length, at(widths, index)), { quantity: 1 + (index % 2) }),
+    );
+    const of = job(parts, [board(2400, 140, { id: 'plank', quantity: 200, price: 340 })]);
+    const { unplaced, boards } = first(of);
+    expect(unplaced).toEqual([]);
+    expect(sum(boards.map(({ placements }) => placements.length))).toBe(450);
+  });
+
+  test('of 500 kinds of boards none is too many: what fits no cheap one is laid on a dear one', () => {
+    const lengths = drawn(499, 300, 900, 3);
+    const kinds = lengths.map((length, index) =>
+      board(length, 140, { id: `b${index}`, price: 50 + (index % 90) }),
+    );
+    const of = job(
+      [
+        part('front', rectangle(240, 140), { quantity: 30 }),
+        part('back', rectangle(1100, 140), { quantity: 2 }),
+      ],
+      [...kinds, board(2400, 140, { id: 'dear', quantity: 3, price: 9000 })],
+    );
+    const { unplaced, boards } = first(of);
+    expect(unplaced).toEqual([]);
+    expect(boards.filter(({ stock }) => stock === 'dear')).toHaveLength(1);
   });
 });

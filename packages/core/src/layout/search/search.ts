@@ -1,5 +1,5 @@
 import type { LayoutJob } from '../../job/index.js';
-import { must } from '../../lists/index.js';
+import { must, sum } from '../../lists/index.js';
 import { leastCost } from '../bound/least-cost.js';
 import { STANDARD_GOALS } from '../goals.js';
 import type { Layout, LayoutSearch, SearchControl } from '../layout.js';
@@ -19,6 +19,10 @@ const MOST_WHEN_PROVEN = 2500;
 /** Share of the time that is kept for making a layout of the same cost less work, and milliseconds that it takes where time is left. */
 const LAST_SHARE = 0.1;
 const MOST_LAST = 1500;
+/** Parts times kinds of boards up to which the first answer has a bound: of more it takes too long. */
+const MOST_PAIRS = 20_000;
+/** Panels up to which the settings of each layout are counted in the last phase: of more that takes too long. */
+const MOST_FOR_SETTINGS = 80;
 /** Beam width for the first answer. */
 const FIRST_BEAM = 1;
 
@@ -122,7 +126,8 @@ class Search {
     const { group } = finder;
     const stopped = () => this.control.stopped?.() === true;
     finder.consider(group, construct(job, group.piles, group, FIRST_BEAM, goals, stopped));
-    group.bound = leastCost(group.question());
+    if (group.parts.length * group.piles.length <= MOST_PAIRS)
+      group.bound = leastCost(group.question());
   }
 
   /** Polished enough, or proven for long enough. */
@@ -182,8 +187,9 @@ class Search {
   private *makeLessWork(group: Group, until: number): Phase {
     const { control, assembly } = this;
     const late = (control.clock() + until) / 2;
+    const copies = sum(assembly.job.parts.map(({ quantity }) => quantity));
     const settings = (construction: Construction): number => {
-      if (!control.settings) return 0;
+      if (!control.settings || copies > MOST_FOR_SETTINGS) return 0;
       const { best } = group;
       group.best = construction;
       const count = control.settings(this.assemble());

@@ -1,4 +1,5 @@
-import { type LayoutJob, suits } from '../../job/index.js';
+import { endTrimOf, type LayoutJob, type Stock, suits } from '../../job/index.js';
+import { at, maxBy } from '../../lists/index.js';
 import { type Misfit, type Shape, shapesOf } from './shapes.js';
 
 /** Which part can lie on which kind of board, in which ways, and if not, why not. */
@@ -11,11 +12,45 @@ export interface SuitedShapes {
   misfits: readonly (readonly (Misfit | null)[])[];
 }
 
-/** Every way in which every part can lie on every kind of board. */
+/** What decides in which ways a part may lie, beside the length. */
+const likeness = (kind: Stock): string =>
+  JSON.stringify([
+    kind.material,
+    kind.thickness,
+    kind.width,
+    kind.faceA,
+    kind.faceB,
+    kind.grained,
+    kind.defects.length > 0,
+  ]);
+
+/** Every way in which every part can lie on every kind of board; kinds that differ in length alone share their ways. */
 export function suitedShapes(job: LayoutJob): SuitedShapes {
-  const found = job.parts.map((part, index) =>
-    job.stock.map((stock) => (suits(part, stock) ? shapesOf(part, index, stock, job.saw) : null)),
+  const room = (kind: Stock) => kind.length - 2 * endTrimOf(kind, job.saw);
+  const alike = job.stock.map(likeness);
+  const longest = new Map(
+    alike.map((key) => [
+      key,
+      maxBy(
+        job.stock.filter((_kind, index) => at(alike, index) === key),
+        room,
+      ),
+    ]),
   );
+  const found = job.parts.map((part, index) => {
+    const known = new Map(
+      [...longest].map(([key, kind]) => [
+        key,
+        kind && suits(part, kind) ? shapesOf(part, index, kind, job.saw) : null,
+      ]),
+    );
+    return job.stock.map((kind, which): Shape[] | Misfit | null => {
+      const ways = known.get(at(alike, which)) ?? null;
+      if (!Array.isArray(ways)) return ways;
+      const fitting = ways.filter(({ length }) => length <= room(kind));
+      return fitting.length > 0 ? fitting : 'too large';
+    });
+  });
   return {
     shapes: job.stock.map((_stock, kind) =>
       found.flatMap((ways) => {
