@@ -74,6 +74,31 @@ test('saws differ: a wider kerf, chop saw only and a jigsaw lay out anew, and ca
   await expect(page.getByLabel('Chop saw only: nothing is ripped')).not.toBeChecked();
 });
 
+test('how often the cuts turn is asked of the layout, stays over a reload, and nothing is left out for it', async ({
+  page,
+}) => {
+  await laidOut(page, 2);
+  const parts = boards(page).locator('[data-part]');
+  const count = await parts.count();
+  await page.getByText('More of the saw').click();
+  const turns = page.getByLabel('Stages of the cuts on a board or sheet');
+  await expect(turns).toHaveValue('null');
+  await turns.selectOption('3');
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(turns).toHaveValue('null');
+  await turns.selectOption('2');
+  await ended(page);
+  await expect(parts).toHaveCount(count);
+  await kept(page);
+  await page.reload();
+  await page.getByText('More of the saw').click();
+  await expect(turns).toHaveValue('2');
+  await expect(parts).toHaveCount(count);
+  // Where nothing is ripped nothing turns.
+  await page.getByLabel('Chop saw only: nothing is ripped').check();
+  await expect(turns).toBeHidden();
+});
+
 test('a loose knot marked on a board in use: the panels make way for it, or an entrance takes it away, and none is lost', async ({
   page,
 }) => {

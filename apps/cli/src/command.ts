@@ -51,6 +51,7 @@ const OPTIONS = {
   'no-rip': { type: 'boolean' },
   yard: { type: 'string' },
   all: { type: 'boolean' },
+  stages: { type: 'string' },
 } as const;
 
 export type Options = ReturnType<typeof readArguments>['values'];

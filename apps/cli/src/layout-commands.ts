@@ -9,6 +9,7 @@ import type { LayoutJob } from '@spare-knot/core/job';
 import {
   checkLayout,
   type Layout,
+  STANDARD_GOALS,
   searchLayout,
   sortPins,
   type Unplaced,
@@ -16,19 +17,37 @@ import {
 } from '@spare-knot/core/layout';
 import { plainText } from '@spare-knot/core/text';
 
-import { type Command, type Context, DataProblem, lines, must } from './command.js';
+import {
+  type Command,
+  type Context,
+  DataProblem,
+  lines,
+  must,
+  type Options,
+  WrongUsage,
+} from './command.js';
 
 export const faultLines = (violations: readonly Violation[]): string[] =>
   violations.map(({ rule, path, message }) => `${path}: rule ${rule}: ${plainText(message)}`);
 
+/** In how many stages a board may come apart; null for any. */
+function stagesFrom({ stages }: Options): 2 | 3 | null {
+  if (stages === undefined) return null;
+  if (stages !== '2' && stages !== '3')
+    throw new WrongUsage(`--stages ${stages}: 2 or 3 is wanted`);
+  return stages === '2' ? 2 : 3;
+}
+
 /** The best layout that the checker passes. */
-function search({ clock, solver, proving, notes }: Context, job: LayoutJob): Layout {
+function search({ clock, solver, proving, notes, options }: Context, job: LayoutJob): Layout {
+  const stages = stagesFrom(options);
   const answers: Layout[] = [];
   const bounds = proving?.(job);
   const best = searchLayout(job, {
     clock,
     solver,
     ...(bounds && { bounds }),
+    goals: { ...STANDARD_GOALS, stages },
     settings: (laid) => settingsNeeded(job, laid),
     onBetter: (layout) => answers.push(layout),
   });
@@ -51,7 +70,7 @@ function search({ clock, solver, proving, notes }: Context, job: LayoutJob): Lay
 }
 
 export const layout: Command = {
-  usage: 'layout FILE                    layout of a layout job',
+  usage: 'layout FILE                    layout of a layout job [--stages 2|3]',
   files: 1,
   run(context, [file = '-']) {
     const { job: asked, problems, leftOut } = must(file, salvageLayoutJob(context.open(file)));

@@ -134,6 +134,15 @@ describe('the command line', () => {
     ]);
   });
 
+  test('a number of stages is heeded, and one that no layout is searched with is refused', () => {
+    const job = spareKnot('job plan rack --boxes 2 --seconds 0.2').output;
+    const strips = spareKnot('layout job --stages 2', { job });
+    expect([strips.code, JSON.parse(strips.output).unplaced]).toEqual([0, []]);
+    const refused = spareKnot('layout job --stages 4', { job });
+    expect([refused.code, refused.output]).toEqual([2, '']);
+    expect(refused.messages.join()).toContain('--stages 4: 2 or 3 is wanted');
+  });
+
   test('a layout that was tampered with is refused, with rule and place', () => {
     const job = spareKnot('job plan rack --boxes 2 --seconds 0.2').output;
     const layout = JSON.parse(spareKnot('layout job', { job }).output) as {

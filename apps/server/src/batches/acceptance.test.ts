@@ -315,7 +315,7 @@ describe('what is asked of a layout', () => {
     const wishes = {
       ...sent.wishes,
       forbidden: [used],
-      goals: { first: 'cuts', classes: [{ from: 300, worth: 0.5 }] },
+      goals: { first: 'cuts', classes: [{ from: 300, worth: 0.5 }], stages: 2 },
       seconds: 8,
     };
     const changed = await server.http.patch(`/api/batches/${batch.id}`).send({ ...sent, wishes });

@@ -35,8 +35,10 @@ export const layoutWishes = z.object({
     .object({
       first: z.enum(['cost', 'cuts', 'offcut']),
       classes: z.array(z.object({ from: distance, worth: z.number().min(0).max(10) })).max(12),
+      /** In how many stages a board comes apart at most; null: any. */
+      stages: z.literal([2, 3]).nullable().default(null),
     })
-    .default({ first: 'cost', classes: [...STANDARD_CLASSES] }),
+    .default({ first: 'cost', classes: [...STANDARD_CLASSES], stages: null }),
   /** Seconds that the search goes on looking for better. */
   seconds: z.number().min(0.1).max(120).default(5),
   /** Widest board that the saw cuts across, where nothing is ripped; null: any. */

@@ -10,6 +10,8 @@ export interface OffcutClass {
 export interface Goals {
   first: 'cost' | 'cuts' | 'offcut';
   classes: readonly OffcutClass[];
+  /** In how many stages at most a board comes apart, its cuts turning by a quarter from one to the next; left out: any. */
+  stages?: 2 | 3 | null;
 }
 
 /** A long clean offcut is worth more than two short ones of its area: common practice, no source. */

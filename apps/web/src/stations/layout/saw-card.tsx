@@ -164,6 +164,41 @@ function SawLimits({ saw, wishes, locked, changeSaw, change }: Settings) {
   );
 }
 
+/** In how many stages a board comes apart, as a maker says it. */
+const STAGES: readonly { value: Goals['stages']; words: string }[] = [
+  { value: null, words: 'as many as it takes' },
+  { value: 3, words: 'three: strips, pieces, then what lies over them' },
+  { value: 2, words: 'two: strips, then pieces' },
+];
+
+/** Sections that a maker can saw: how often the cuts of a board turn by a quarter. */
+function Stages({ wishes, locked, change }: Pick<Settings, 'wishes' | 'locked' | 'change'>) {
+  return (
+    <label className="mt-2 block">
+      <span className="label block">Stages of the cuts on a board or sheet</span>
+      <select
+        className="field w-full"
+        value={String(wishes.goals.stages)}
+        disabled={locked}
+        onChange={(event) => {
+          const chosen = STAGES.find(({ value }) => String(value) === event.target.value);
+          if (chosen) change({ goals: { ...wishes.goals, stages: chosen.value ?? null } });
+        }}
+      >
+        {STAGES.map(({ value, words }) => (
+          <option key={words} value={String(value)}>
+            {words}
+          </option>
+        ))}
+      </select>
+      <span className="block text-sm text-soft">
+        All cuts of a stage go one way, right across. Fewer stages are easier on a sheet and may
+        take more wood; trimming a piece by itself is not counted.
+      </span>
+    </label>
+  );
+}
+
 function MoreOfTheSaw(settings: Settings) {
   const { saw, wishes, locked, changeSaw, change } = settings;
   return (
@@ -177,6 +212,7 @@ function MoreOfTheSaw(settings: Settings) {
       >
         A jigsaw may part what no through cut does
       </Tick>
+      {saw.rip && <Stages wishes={wishes} locked={locked} change={change} />}
       <label className="mt-1 block">
         <span className="label block">Look for better for</span>
         <select

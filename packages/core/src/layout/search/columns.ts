@@ -3,7 +3,7 @@ import { at, entry } from '../../lists/index.js';
 import { meanArea } from '../area.js';
 import type { Goals } from '../goals.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
-import { type Construction, type FilledBoard, type Pile, weigh } from './construct.js';
+import { type Construction, type FilledBoard, keepsStages, type Pile, weigh } from './construct.js';
 import { fillingOf, type Piece, THOROUGH_FROM_BEAM } from './fill-board.js';
 
 /** What a master programme chooses among: boards as they may be cut. */
@@ -126,6 +126,7 @@ export class ColumnPool {
   }
 
   private add(board: FilledBoard): boolean {
+    if (!keepsStages(board, this.goals)) return false;
     const key = `${this.pileIndex.get(board.pile)}|${board.filling.used.join()}`;
     const simplest = this.simplest.get(key);
     if (!simplest || isSimpler(board, simplest)) this.simplest.set(key, board);

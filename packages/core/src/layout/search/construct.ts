@@ -1,11 +1,12 @@
 import type { LayoutJob, PinnedPlacement, Saw, Stock } from '../../job/index.js';
-import { at, maxBy, sum } from '../../lists/index.js';
+import { at, maxBy, must, sum } from '../../lists/index.js';
 import type { Cents, Ticks } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
 import { type Goals, woodWorth } from '../goals.js';
 import { offcutTarget, wholeBoard } from '../separation/board-tree.js';
 import { separate } from '../separation/separate.js';
 import type { Target } from '../separation/target.js';
+import { treeStages } from '../separation/tree-stages.js';
 import type { BoardFiller, Filling, Piece, Wanted } from './fill-board.js';
 import { type Lying, lyingOf, offcutsOf } from './offcuts.js';
 
@@ -17,6 +18,8 @@ export interface FilledBoard {
   used: number;
   longest: Ticks;
   cuts: number;
+  /** In how many stages it comes apart as its cuts are planned; not counted where any number will do. */
+  stages: number;
 }
 
 /** Boards of one kind that can still be taken. */
@@ -62,18 +65,24 @@ export function weigh(pile: Pile, filling: Filling, saw: Saw, goals: Goals): Fil
     (total, offcut) => total + woodWorth(offcut.length, offcut.width, goals),
     0,
   );
+  const tree = separate(
+    wholeBoard(stock),
+    [...filling.pieces.map(targetOf), ...offcuts.map(offcutTarget)],
+    { saw, depth: stock.thickness },
+  );
   return {
     pile,
     filling,
     used: woodWorth(stock.length, stock.width, goals) - back,
     longest: Math.max(0, ...offcuts.map((offcut) => offcut.length)),
-    cuts: separate(
-      wholeBoard(stock),
-      [...filling.pieces.map(targetOf), ...offcuts.map(offcutTarget)],
-      { saw, depth: stock.thickness },
-    ).cuts.length,
+    cuts: tree.cuts.length,
+    stages: goals.stages ? treeStages(tree) : 0,
   };
 }
+
+/** Whether a board comes apart in no more stages than are wanted. */
+export const keepsStages = (board: FilledBoard, { stages }: Goals): boolean =>
+  !stages || board.stages <= stages;
 
 /** A board that could be filled next. */
 interface Choice {
@@ -147,6 +156,22 @@ function bestOf(choices: readonly Choice[], rest: number): Choice | undefined {
   return ending && best && ending.price <= best.price ? ending : best;
 }
 
+/** The board where it comes apart in no more stages than are wanted, else one of strips alone, else one row. */
+function inStages(
+  board: FilledBoard,
+  { saw }: LayoutJob,
+  { values }: Wanted,
+  copies: Int32Array,
+  goals: Goals,
+): FilledBoard {
+  if (keepsStages(board, goals)) return board;
+  const { pile } = board;
+  const [strips, row] = [{ strips: true }, { plain: true }].map((simply) =>
+    weigh(pile, pile.filler.fill({ copies, values, ...simply }, 1, pile.ends), saw, goals),
+  );
+  return strips && keepsStages(strips, goals) ? strips : must(row, 'a row');
+}
+
 /**
  * Fills board after board: each time the pile whose next board gives most value for its price, offcuts first; the cheapest board
  * that takes all the rest ends it. The same pattern is repeated while copies and boards last.
@@ -166,16 +191,18 @@ export function construct(
   for (let rest = sum(copies); rest > 0 && !stopped(); rest = sum(copies)) {
     const taken = bestOf(next.choices(copies, left), rest);
     if (!taken) break;
-    const { pile, filling } = taken;
+    const pile = at(piles, taken.pile);
+    const board = inStages(weigh(pile, taken.filling, job.saw, goals), job, wanted, copies, goals);
+    const { filling } = board;
+    if (filling.pieces.length === 0) break;
     const alike = Math.min(
-      at(left, pile),
+      at(left, taken.pile),
       ...filling.used.map((count, part) =>
         count > 0 ? Math.floor(at(copies, part) / count) : Number.POSITIVE_INFINITY,
       ),
     );
-    const board = weigh(at(piles, pile), filling, job.saw, goals);
     for (let repeat = 0; repeat < alike; repeat += 1) boards.push(board);
-    left[pile] = at(left, pile) - alike;
+    left[taken.pile] = at(left, taken.pile) - alike;
     for (const [part, count] of filling.used.entries())
       copies[part] = at(copies, part) - count * alike;
   }

@@ -2,7 +2,7 @@ import type { LayoutJob } from '../../job/index.js';
 import { at, sum } from '../../lists/index.js';
 import type { Goals } from '../goals.js';
 import type { LinearModel, LinearSolution, LinearSolver } from '../solver/linear.js';
-import { type Construction, type FilledBoard, type Pile, weigh } from './construct.js';
+import { type Construction, type FilledBoard, keepsStages, type Pile, weigh } from './construct.js';
 import type { Group } from './group.js';
 import { patternOf } from './standing.js';
 
@@ -64,6 +64,7 @@ export class FewerCuts {
   }
 
   private learn(board: FilledBoard): void {
+    if (!keepsStages(board, this.setting.goals)) return;
     const known = this.alike(board);
     if (known.some(({ used, cuts }) => used <= board.used && cuts <= board.cuts)) return;
     const others = known.filter(({ used, cuts }) => used < board.used || cuts < board.cuts);

@@ -2,11 +2,13 @@ import type { Saw, Stock } from '../../job/index.js';
 import { at, entry, must } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
+import type { Goals } from '../goals.js';
 import { holesFor, type Obstacle, slideClear } from './defects.js';
 import { FreeFiller } from './free-shapes.js';
 import { GuillotineFiller } from './guillotine.js';
 import { noise } from './noise.js';
 import { reachAlong, type Shape } from './shapes.js';
+import { stagesOf } from './stages.js';
 
 /** A shape with its lower-left corner at (x, y). */
 export interface Piece {
@@ -86,6 +88,8 @@ export interface Wanted {
   values: ArrayLike<number>;
   /** One piece after the other along the board, nothing ripped off beside them: fewer cuts. */
   plain?: boolean;
+  /** Strips ripped off along the board, each cut across into pieces: two stages, whatever is asked. */
+  strips?: boolean;
   /** Rows are also filled exactly, and slopes laid against one another from both edges of the board, which takes its time. */
   thorough?: boolean;
   /** Sloped pieces may lie along the far edge too, so that their slopes interlock in the middle of the board. */
@@ -100,6 +104,24 @@ const SHEET_BEAM = 3;
 export const THOROUGH_FROM_BEAM = 24;
 /** Ways of lying that are told from one another, as a factor of their states' key. */
 const MOST_WAYS = 1024;
+/** How often a rip over a piece follows on another, and whether one piece alone lies over it: in the whole board, a lane ripped off, and the rest. */
+const DEPTHS = {
+  any: {
+    whole: { depth: 2, alone: false },
+    rest: { depth: 2, alone: false },
+    lane: { depth: 1, alone: false },
+  },
+  2: {
+    whole: { depth: 1, alone: true },
+    rest: { depth: 0, alone: false },
+    lane: { depth: 0, alone: false },
+  },
+  3: {
+    whole: { depth: 1, alone: false },
+    rest: { depth: 1, alone: true },
+    lane: { depth: 1, alone: true },
+  },
+} as const;
 /** Widths that are tried for a lane of a board, and how many of those filled go on to be the first. */
 const MOST_WIDTHS = 16;
 const MOST_LANES = 8;
@@ -149,6 +171,7 @@ export class BoardFiller {
     private readonly obstacles: readonly Obstacle[],
     private readonly saw: Saw,
     private readonly partCount: number,
+    private readonly goals: Pick<Goals, 'stages'> = {},
   ) {
     // A saw that tilts to 45° makes a bevel of 45°, whatever its tangent comes to.
     this.maxLean = stock.thickness * Math.tan((Math.min(89, saw.maxTilt + 0.01) * Math.PI) / 180);
@@ -232,7 +255,11 @@ export class BoardFiller {
   /** The best of all the ways in which a stretch of the board is filled. */
   private fillEnd(region: Region, wanted: Wanted, beam: number): Filling {
     const { copies, values, plain } = wanted;
-    const sheet = plain ? null : this.sheet?.fill(region, copies, values, beam);
+    const { stages } = this.goals;
+    const keeps = (pieces: readonly Piece[]) => !stages || stagesOf(pieces, this.stock) <= stages;
+    if (wanted.strips) return this.fillRegion(region, wanted, this.widthOf(beam), false);
+    const found = plain ? null : this.sheet?.fill(region, copies, values, beam);
+    const sheet = found && keeps(found.pieces) ? found : null;
     // For a first answer one way of filling a sheet will do.
     const quick =
       (beam === 1 || (this.obstacles.length > 0 && beam < THOROUGH_FROM_BEAM)) &&
@@ -240,15 +267,17 @@ export class BoardFiller {
       sheet.pieces.length > 0;
     let filling = quick
       ? fillingOf(sheet.pieces, this.partCount, sheet.value)
-      : this.fillRegion(region, wanted, this.widthOf(beam));
+      : this.fillRegion(region, wanted, this.widthOf(beam), true);
+    if (!keeps(filling.pieces)) filling = this.fillLane(region, wanted, beam, 0, false);
     const take = (other: Filling | null) => {
-      if (other && other.value > filling.value + 1e-9) filling = other;
+      if (other && other.value > filling.value + 1e-9 && keeps(other.pieces)) filling = other;
     };
     if (wanted.thorough) {
       take(this.fillLine(region, wanted));
       if (this.hasSlopes && this.obstacles.length === 0) {
         this.strips = new Map();
-        take(this.fillLane(region, { ...wanted, interlock: true }, beam, 2));
+        const { depth, alone } = DEPTHS[stages ?? 'any'].whole;
+        take(this.fillLane(region, { ...wanted, interlock: true }, beam, depth, alone));
       }
     }
     const free = plain ? null : this.free?.fill(region, copies, values, beam);
@@ -339,15 +368,23 @@ export class BoardFiller {
   }
 
   /** One lane as wide as the region, or a lane ripped off its lower edge and the rest above it, whichever is worth more. */
-  private fillRegion(region: Region, wanted: Wanted, beam: number): Filling {
-    if (wanted.plain) return this.fillLane(region, wanted, beam, 0);
-    const whole = this.fillLane(region, wanted, beam, 2);
+  private fillRegion(region: Region, wanted: Wanted, beam: number, isWhole: boolean): Filling {
+    if (wanted.plain) return this.fillLane(region, wanted, beam, 0, false);
+    const { lane, ...of } = DEPTHS[wanted.strips ? 2 : (this.goals.stages ?? 'any')];
+    const first = isWhole ? of.whole : of.rest;
+    const whole = this.fillLane(region, wanted, beam, first.depth, first.alone);
     const wide = region.top - region.bottom;
     if (!this.saw.rip || wide < 2 * this.narrowest + this.saw.kerf) return whole;
     const heights = this.laneWidths(wanted, wide - this.saw.kerf - this.narrowest);
     const lanes = heights.map((height) => ({
       height,
-      filling: this.fillLane({ ...region, top: region.bottom + height }, wanted, beam, 1),
+      filling: this.fillLane(
+        { ...region, top: region.bottom + height },
+        wanted,
+        beam,
+        lane.depth,
+        lane.alone,
+      ),
     }));
     // Few lanes: try each as the first. Many: only those worth most for their width.
     const most = wide < SHEET * this.narrowest ? MOST_LANES : 1;
@@ -364,6 +401,7 @@ export class BoardFiller {
         { ...region, bottom: region.bottom + height + this.saw.kerf },
         less(wanted, filling),
         beam,
+        false,
       );
       if (filling.value + rest.value > best.value + 1e-9) best = together(filling, rest);
     }
@@ -386,7 +424,16 @@ export class BoardFiller {
   }
 
   /** Beam search from left to right; each piece is parted from all before it by one straight cut across the lane. */
-  private fillLane(lane: Region, wanted: Wanted, beam: number, depth: number): Filling {
+  private fillLane(
+    lane: Region,
+    wanted: Wanted,
+    beam: number,
+    /** How often a rip over a piece may follow on another. */
+    depth: number,
+    /** Over a piece lies one other alone. */
+    alone: boolean,
+    most: number = Number.POSITIVE_INFINITY,
+  ): Filling {
     const shapes = this.shapes.filter(
       (shape) =>
         at(wanted.copies, shape.part) > 0 &&
@@ -411,10 +458,10 @@ export class BoardFiller {
       score: 0,
     };
     let best = start;
-    for (let states = [start]; states.length > 0; ) {
+    for (let [states, laid] = [[start], 0]; states.length > 0 && laid < most; laid += 1) {
       const next = new NextStates(lane, density * 0.98);
       for (const state of states)
-        for (const way of ways) this.extend(state, way, next, { lane, wanted, beam, depth });
+        for (const way of ways) this.extend(state, way, next, { lane, wanted, beam, depth, alone });
       states = next.best(beam);
       for (const state of next.all()) if (isMore(state, best)) best = state;
     }
@@ -426,7 +473,7 @@ export class BoardFiller {
     state: State,
     { shape, index, levels }: Way,
     next: NextStates,
-    { lane, wanted, beam, depth }: LaneQuestion,
+    { lane, wanted, beam, depth, alone }: LaneQuestion,
   ): void {
     if (at(state.used, shape.part) >= at(wanted.copies, shape.part)) return;
     const consider = (pieces: readonly Piece[]): void => {
@@ -440,7 +487,7 @@ export class BoardFiller {
       const x = slideClear(shape, this.obstacles, Math.max(lane.left, from), y, lane.right);
       if (x !== null) consider([{ shape, x, y }]);
     }
-    const pair = this.withStrip(state, shape, lane, wanted, beam, depth);
+    const pair = this.withStrip(state, shape, { lane, wanted, beam, depth, alone });
     if (pair) consider(pair);
   }
 
@@ -461,10 +508,7 @@ export class BoardFiller {
   private withStrip(
     state: State,
     shape: Shape,
-    lane: Region,
-    wanted: Wanted,
-    beam: number,
-    depth: number,
+    { lane, wanted, beam, depth, alone }: LaneQuestion,
   ): Piece[] | null {
     const strip = lane.top - lane.bottom - shape.width - this.saw.kerf;
     if (!this.saw.rip || depth === 0 || strip < this.narrowest || shape.length < this.shortest)
@@ -483,7 +527,8 @@ export class BoardFiller {
       { left: x, right: x + shape.length, bottom: lane.top - strip, top: lane.top },
       { parts: fitting, left, values: wanted.values },
       beam,
-      depth - 1,
+      alone ? 0 : depth - 1,
+      alone ? 1 : Number.POSITIVE_INFINITY,
     );
     return above.value === 0 ? null : [{ shape, x, y: lane.bottom }, ...above.pieces];
   }
@@ -506,13 +551,14 @@ export class BoardFiller {
     { parts, left: copies, values }: InStrip,
     beam: number,
     depth: number,
+    most: number,
   ): Filling {
     const narrow = Math.max(2, beam >> 2);
     const { left, bottom } = region;
     const fill = (): Filling => {
       const all = new Int32Array(this.partCount);
       for (const [index, part] of parts.entries()) all[part] = at(copies, index);
-      return this.fillLane(region, { copies: all, values }, narrow, depth);
+      return this.fillLane(region, { copies: all, values }, narrow, depth, false, most);
     };
     const met = this.obstacles.some(
       (each) =>
@@ -523,7 +569,7 @@ export class BoardFiller {
     );
     if (met) return fill();
     // Clean wood is filled alike wherever it lies, and whatever there is of parts that it cannot hold.
-    const key = `${region.right - left}x${region.top - bottom}/${copies.join()}`;
+    const key = `${region.right - left}x${region.top - bottom}/${depth},${most}/${copies.join()}`;
     let filling = this.strips.get(key);
     if (!filling) {
       const found = fill();
@@ -635,6 +681,7 @@ interface LaneQuestion {
   wanted: Wanted;
   beam: number;
   depth: number;
+  alone: boolean;
 }
 
 /** States one piece further, by what lies on the board and the piece laid last; of states alike in both only the best goes on. */

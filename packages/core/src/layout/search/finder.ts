@@ -7,7 +7,7 @@ import type { Goals } from '../goals.js';
 import type { LinearSolver } from '../solver/linear.js';
 import { Aim } from './aim.js';
 import { enoughWood } from './blocks/enough-wood.js';
-import { type Construction, type FilledBoard, type Pile, weigh } from './construct.js';
+import { type Construction, type FilledBoard, keepsStages, type Pile, weigh } from './construct.js';
 import { type Filling, THOROUGH_FROM_BEAM } from './fill-board.js';
 import type { Group } from './group.js';
 import { type MoveSetting, rebuilt, revalued } from './moves.js';
@@ -124,6 +124,7 @@ export class Finder {
   consider(group: Group, construction: Construction | null): void {
     if (!construction) return;
     const { job, goals } = this.setting;
+    if (!construction.boards.every((board) => keepsStages(board, goals))) return;
     group.pool.learn(construction.boards);
     if (!isBetter(construction, group.best, job, goals)) return;
     group.best = construction;

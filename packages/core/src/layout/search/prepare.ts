@@ -32,6 +32,7 @@ export function prepare(job: LayoutJob, goals: Goals): Prepared {
         obstaclesOf(stock.defects),
         job.saw,
         job.parts.length,
+        goals,
       ),
   );
   const groups = clustersOf(partners).map(({ parts, kinds }) => {
