@@ -170,12 +170,12 @@ test('what is done at the bench is kept, through a lost connection and on anothe
   await other.goto(page.url());
   await expect(other.getByText('1 of them together')).toBeVisible();
   await page.keyboard.press(' ');
-  await expect(other.getByRole('button', { name: /^done: ?1/ })).toBeVisible({ timeout: 6000 });
+  await expect(other.getByRole('button', { name: /^done: ?1/ })).toBeVisible({ timeout: 20_000 });
   await breaksNoRule(page);
   // Taken back.
   await steps.first().click();
   await page.getByRole('button', { name: 'It is not done' }).click();
-  await expect(other.getByRole('button', { name: /^done: ?1/ })).toBeHidden({ timeout: 6000 });
+  await expect(other.getByRole('button', { name: /^done: ?1/ })).toBeHidden({ timeout: 20_000 });
   // What the label of the first box opens says how far it is.
   const batch = must(/batches\/([^/]+)/.exec(page.url())?.[1], 'batch');
   await other.goto(`/boxes/${batch}/1`);
