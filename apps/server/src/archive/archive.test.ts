@@ -17,7 +17,7 @@ beforeAll(async () => {
   acts = new Acts(server);
   await fullShop();
   [before, said] = [await out(), await answers()];
-}, 60_000);
+});
 afterAll(() => server.close());
 beforeEach(() => acts.clear());
 
@@ -136,5 +136,5 @@ describe('a whole shop', () => {
     for (const table of KEPT_TABLES)
       expect([table, await server.database(table).select()]).toEqual([table, []]);
     expect((await read(files)).status).toBe(200);
-  }, 60_000);
+  });
 });

@@ -61,4 +61,4 @@ test('a backup is of one moment, its lists too, while others move boards from pi
   }
   isDone = true;
   await Promise.all(writers);
-}, 120_000);
+});

@@ -41,7 +41,7 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'spare-knot-backup-'));
   house = await started(join(folder, 'house'));
   file = join(folder, 'winter.zip');
-}, 120_000);
+});
 afterEach(async () => {
   for (const each of houses.slice(1)) await each.clear();
 });
