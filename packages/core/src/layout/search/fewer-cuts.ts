@@ -32,8 +32,8 @@ export interface FewerCutsSetting {
 }
 
 /**
- * Layouts that leave out as much, cost as much and keep as much as the best of a group, with fewer boards touched, fewer patterns, fewer
- * settings and fewer cuts, in this order.
+ * Layouts that leave out as much and cost as much as the best of a group, and keep as much to within `SAME_VALUE`, with fewer boards
+ * touched, fewer patterns, fewer settings and fewer cuts, in this order.
  */
 export class FewerCuts {
   /** Boards as they may be cut, by pile and copies: those of which none is better in wood and cuts. */
