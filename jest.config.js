@@ -1,6 +1,7 @@
 const shared = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
+  cacheDirectory: '<rootDir>/node_modules/.cache/jest',
   setupFilesAfterEnv: ['<rootDir>/test/seed.ts'],
   transform: {
     '^.+\\.tsx?$': [

@@ -42,7 +42,7 @@ async function emptyDatabase(name: string): Promise<void> {
 
 /**
  * The real server over the MariaDB that bin/test started, with a port and a database of its own for each worker, so that workers do not
- * see each other's racks; it can be stopped and started again.
+ * see each other's racks, nor wait for what one that was given up still holds; it can be stopped and started again.
  */
 export class TestServer {
   readonly address: string;
@@ -78,6 +78,10 @@ export class TestServer {
       },
     );
     this.process = child;
+    // Whoever gives up on it goes without a word: it must not live on beside the next.
+    const endToo = () => child.kill('SIGKILL');
+    process.once('exit', endToo);
+    child.once('exit', () => process.off('exit', endToo));
     await new Promise<void>((ready, failed) => {
       child.stdout?.on('data', (text: Buffer) => text.toString().includes('is ready') && ready());
       child.once('exit', (code) => failed(new Error(`the server ended with ${code}`)));
@@ -103,8 +107,7 @@ export class TestServer {
 
   private async end(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
     const child = this.process;
-    if (!child || child.exitCode !== null) return;
-    child.removeAllListeners('exit');
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
     child.kill(signal);
     await once(child, 'exit');
   }
@@ -115,11 +118,11 @@ export const test = base.extend<{ quiet: undefined }, { server: TestServer }>({
   server: [
     // biome-ignore lint/correctness/noEmptyPattern: a fixture without others is written so
     async ({}, use, worker) => {
-      const server = await TestServer.anew(worker.parallelIndex);
+      const server = await TestServer.anew(worker.workerIndex);
       await use(server);
       await server.stop();
     },
-    { scope: 'worker', timeout: 60_000 },
+    { scope: 'worker', timeout: 300_000 },
   ],
   baseURL: async ({ server }, use) => use(server.address),
   quiet: [
