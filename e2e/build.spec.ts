@@ -165,7 +165,7 @@ test('what is done at the bench is kept, through a lost connection and on anothe
   await page.reload();
   await expect(page.getByText('1 of them together')).toBeVisible();
   await page.unroute('**/work');
-  await expect(page.getByText(/^Not kept yet/)).toBeHidden({ timeout: 15_000 });
+  await expect(page.getByText(/^Not kept yet/)).toBeHidden({ timeout: 60_000 });
   const other = await context.newPage();
   await other.goto(page.url());
   await expect(other.getByText('1 of them together')).toBeVisible();

@@ -21,7 +21,7 @@ async function layingBy(browser: Browser, server: TestServer, address: string): 
 const laidBy = (page: Page, path: string) =>
   expect
     .poll(() => page.evaluate(async (each) => Boolean(await caches.match(each)), path), {
-      timeout: 15_000,
+      timeout: 60_000,
     })
     .toBe(true);
 

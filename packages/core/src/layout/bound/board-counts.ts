@@ -44,10 +44,10 @@ export class BoardCounts {
     private readonly stock: readonly Stock[],
     /** Asked at each step: quick. */
     private readonly programme: RelaxedProgramme,
-    /** Asked of whole numbers of boards: sees more, and takes longer. */
-    private readonly closely: RelaxedProgramme,
+    /** Asked of whole numbers of boards: sees more, and takes longer, also to be set up. */
+    private readonly closely: () => RelaxedProgramme,
     /** Whether boards in these numbers are proven not to be enough by what sees more still. */
-    private readonly refutes: (counts: Counts) => boolean,
+    private readonly refutes: (counts: Counts) => Generator<void, boolean, void>,
   ) {
     this.price = stock.map(priceOf);
     this.open = [{ limits: programme.allBoards, cost: 0 }];
@@ -168,10 +168,10 @@ export class BoardCounts {
   private *isRefuted(counts: Counts): Generator<void, boolean, void> {
     const cost = this.costOf(counts);
     const most = { least: counts.map(() => 0), most: counts };
-    const close = yield* this.closely.under(most, cost + 1);
+    const close = yield* this.closely().under(most, cost + 1);
     // More than all of these boards cost: some copy finds no place on them.
     if (close.cost > cost + SLACK) return true;
-    if (this.programme.halted() || !this.refutes(counts)) return false;
+    if (this.programme.halted() || !(yield* this.refutes(counts))) return false;
     this.wasRefuted = true;
     return true;
   }

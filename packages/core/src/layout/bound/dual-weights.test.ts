@@ -123,8 +123,10 @@ describe('measures', () => {
               expect(weight).toBeLessThanOrEqual(at(measure.capacities, 0) + 1e-9);
             }
           }
-          const { bounds } = RowLengths.of(demandsOf(parts), stock, of.saw);
-          for (const row of bounds)
+          const alone = demandsOf(parts).map((demand) => [demand]);
+          const { bounds } = RowLengths.of(alone, { ...stock, defects: [] }, of.saw);
+          const past = RowLengths.past(alone, stock, of.saw);
+          for (const row of [...bounds, ...past.bounds])
             for (const laid of found.boards) {
               rowsSeen += 1;
               const counts = parts.map(

@@ -223,7 +223,7 @@ function coreOf(part: Part, stock: readonly Stock[]): { long: number; wide: numb
 }
 
 /** Whether a part can by no means lie over a defect: no hole of it takes the defect in, wholly or at its edge. */
-function shuns(part: Part, { kind, zone }: Stock['defects'][number]): boolean {
+export function shuns(part: Part, { kind, zone }: Stock['defects'][number]): boolean {
   if (!mustBeCutAway(kind) && part.knots !== 'none') return false;
   const [left, bottom, right, top] = zoneBounds(zone);
   const size = [right - left, top - bottom].sort((a, b) => a - b);

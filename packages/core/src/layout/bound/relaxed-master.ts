@@ -2,15 +2,20 @@ import { at, sum } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import { meanArea } from '../area.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
-import { type BoundQuestion, type RelaxedBoard, type RelaxedKind, relax } from './relaxed.js';
+import { BoardByBoard } from './board-by-board.js';
+import type { Relaxation, RelaxedBoard, RelaxedKind, Wanted } from './relaxed.js';
 import { type Counts, maximalPatterns } from './relaxed-patterns.js';
 import type { InRow } from './row-lengths.js';
+import { tightestPrices } from './tightest-prices.js';
 import type { Demand } from './weights.js';
 
 /** Patterns of one kind of board up to which all are listed. */
 const MOST_PATTERNS = 4000;
 /** Copies up to which the whole-number programme is worth its time. */
 const MOST_COPIES = 140;
+
+/** Boards tried at most to fill them one after the other. */
+const MOST_NODES = 200_000;
 
 /** What is asked of the patterns: how many boards of each kind at most, what counts, and what may stay out at most. */
 interface Asked {
@@ -98,17 +103,21 @@ export interface Choice {
  * from then on what it proposes is no bound any more.
  */
 export class RelaxedMaster {
-  private constructor(
-    private readonly question: BoundQuestion,
-    private readonly wanted: readonly (Demand & { index: number })[],
-    private readonly kinds: readonly RelaxedKind[],
-    private columns: RelaxedBoard[],
-  ) {}
+  private readonly wanted: readonly Wanted[];
+  private readonly kinds: readonly RelaxedKind[];
 
-  /** Null when there are too many patterns or copies to list them all; `closely` with measures by slices too. */
-  static of(question: BoundQuestion, closely: boolean): RelaxedMaster | null {
-    if (sum(question.demands.map(({ copies }) => copies)) > MOST_COPIES) return null;
-    const { wanted, kinds } = relax(question, closely);
+  private constructor(
+    private readonly relaxation: Relaxation,
+    private columns: RelaxedBoard[],
+  ) {
+    this.wanted = relaxation.wanted;
+    this.kinds = relaxation.kinds;
+  }
+
+  /** Null when there are too many patterns or copies to list them all. */
+  static of(relaxation: Relaxation): RelaxedMaster | null {
+    const { wanted, kinds } = relaxation;
+    if (sum(wanted.map(({ copies }) => copies)) > MOST_COPIES) return null;
     if (wanted.length === 0) return null;
     const columns: RelaxedBoard[] = [];
     for (const [kind, each] of kinds.entries()) {
@@ -116,12 +125,12 @@ export class RelaxedMaster {
       if (!patterns || columns.length + patterns.length > 3 * MOST_PATTERNS) return null;
       columns.push(...patterns.map((counts) => ({ kind, counts })));
     }
-    return new RelaxedMaster(question, wanted, kinds, columns);
+    return new RelaxedMaster(relaxation, columns);
   }
 
   /** The same patterns, of which some may be forbidden without this one forgetting them. */
   copy(): RelaxedMaster {
-    return new RelaxedMaster(this.question, this.wanted, this.kinds, [...this.columns]);
+    return new RelaxedMaster(this.relaxation, [...this.columns]);
   }
 
   /**
@@ -146,20 +155,15 @@ export class RelaxedMaster {
   private choice(solver: LinearSolver, seconds: number, asked: Asked): Choice | null {
     const solved = solver(programme(this.wanted, this.kinds, this.columns, asked), seconds);
     if (!solved?.proven) return null;
-    const chosen = this.columns.flatMap(({ kind, counts }, index) => {
-      const full = new Array<number>(this.question.demands.length).fill(0);
-      counts.forEach((count, part) => {
-        full[at(this.wanted, part).index] = count;
-      });
-      const times = Math.round(at(solved.values, index));
-      return Array.from({ length: times }, (): RelaxedBoard => ({ kind, counts: full }));
-    });
+    const chosen = this.columns.flatMap((column, index) =>
+      Array.from({ length: Math.round(at(solved.values, index)) }, () => column),
+    );
     const out = this.wanted.map((_demand, part) =>
       Math.round(at(solved.values, this.columns.length + part)),
     );
     return {
       cost: sum(chosen.map(({ kind }) => at(this.kinds, kind).price)),
-      boards: chosen,
+      boards: this.ofQuestion(chosen),
       out: {
         copies: sum(out),
         area: sum(out.map((count, part) => count * meanArea(at(this.wanted, part).part))),
@@ -189,22 +193,76 @@ export class RelaxedMaster {
     return choice?.cost ?? null;
   }
 
-  /** Whether boards in these numbers are proven to hold too little, whatever is laid on them. */
-  refutes(solver: LinearSolver, seconds: number, most: Counts): boolean {
-    const choice = this.solve(solver, seconds, most);
-    return choice !== null && choice.out.copies > this.question.left;
+  /**
+   * One pattern for each board of so many of each kind, so that nothing is left out: board by board, at prices under which the boards
+   * have least to spare.
+   */
+  fillBoards(
+    solver: LinearSolver,
+    most: Counts,
+    halted: () => boolean,
+  ): RelaxedBoard[] | 'none' | null {
+    const copies = this.wanted.map((demand) => demand.copies);
+    const kinds = this.kinds
+      .map((_kind, kind) => ({
+        kind,
+        boards: at(most, kind),
+        patterns: this.columns.flatMap((column) => (column.kind === kind ? [column.counts] : [])),
+      }))
+      .filter(({ boards }) => boards > 0)
+      .sort((one, other) => one.patterns.length - other.patterns.length);
+    const values = tightestPrices(copies, kinds, solver);
+    if (!values) return null;
+    const boards = kinds.flatMap((each) => Array.from({ length: each.boards }, () => each));
+    const filled = new BoardByBoard(copies, boards, values, MOST_NODES, halted).fill();
+    if (filled === null || filled === 'none') return filled;
+    return this.ofQuestion(
+      filled.map((counts, board) => ({ kind: at(boards, board).kind, counts })),
+    );
   }
 
-  /** A shortest row of a pattern's copies, its parts by the question's; null where they need not lie in one. */
+  /** Boards by the question's parts: of those taken for one another each is used up before the next. */
+  private ofQuestion(boards: readonly RelaxedBoard[]): RelaxedBoard[] {
+    const { demands } = this.relaxation.question;
+    const left = demands.map(({ copies }) => copies);
+    return boards.map(({ kind, counts }) => {
+      const full = demands.map(() => 0);
+      counts.forEach((count, part) => {
+        const { members } = at(this.wanted, part);
+        let more = count;
+        members.forEach((index, which) => {
+          const taken = which === members.length - 1 ? more : Math.min(more, at(left, index));
+          full[index] = taken;
+          left[index] = Math.max(0, at(left, index) - taken);
+          more -= taken;
+        });
+      });
+      return { kind, counts: full };
+    });
+  }
+
+  /** Counts by what is wanted, of counts by the question's parts. */
+  private ownOf(counts: Counts): number[] {
+    return this.wanted.map(({ members }) => sum(members.map((index) => at(counts, index))));
+  }
+
+  /** A shortest row of those of a pattern's copies that must lie in one, its parts by the question's; null where none is known. */
   order({ kind, counts }: RelaxedBoard): InRow[] | null {
-    const own = this.wanted.map(({ index }) => at(counts, index));
-    const order = at(this.kinds, kind).order(own);
-    return order?.map((each) => ({ ...each, part: at(this.wanted, each.part).index })) ?? null;
+    const order = at(this.kinds, kind).order(this.ownOf(counts));
+    const left = [...counts];
+    return (
+      order?.map((each) => {
+        const { members } = at(this.wanted, each.part);
+        const part = members.find((index) => at(left, index) > 0) ?? at(members, 0);
+        left[part] = at(left, part) - 1;
+        return { ...each, part };
+      }) ?? null
+    );
   }
 
   /** Takes a pattern, and all that hold more, out of the choice; what it holds less one copy comes in. */
   forbid(kind: number, full: Counts): void {
-    const counts = this.wanted.map((demand) => at(full, demand.index));
+    const counts = this.ownOf(full);
     const holds = (column: RelaxedBoard) =>
       column.kind === kind && column.counts.every((count, part) => count >= at(counts, part));
     const smaller = this.columns.filter(holds).flatMap((column) =>

@@ -22,6 +22,9 @@ export interface RelaxedBest {
 const MOST_NODES = 60_000;
 const NOTHING = 1e-9;
 
+/** Nodes of a list for each pattern that it may have: what takes longer is not listed. */
+const NODES_FOR_EACH = 16;
+
 /** How many copies of a part fit into what is left of every measure; `free` where none of them weighs it. */
 const roomFor = (
   part: number,
@@ -217,7 +220,7 @@ export function maximalPatterns(
     !allows(current.map((count, index) => (index === part ? count + 1 : count)));
   const descend = (where: number, rest: readonly number[]): boolean => {
     nodes += 1;
-    if (nodes > 40 * most) return false;
+    if (nodes > NODES_FOR_EACH * most) return false;
     if (where === parts.length) {
       // Maximal when no part, also of those decided before, still fits.
       if (parts.every((part) => isFull(part, rest))) found.push([...current]);

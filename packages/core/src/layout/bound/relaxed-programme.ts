@@ -2,9 +2,8 @@ import { at, sum } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
 import { least } from './cover.js';
-import { type BoundQuestion, type RelaxedBoard, type RelaxedKind, relax } from './relaxed.js';
+import type { BoundQuestion, Relaxation, RelaxedBoard, RelaxedKind, Wanted } from './relaxed.js';
 import { bestRelaxed, type Counts } from './relaxed-patterns.js';
-import type { Demand } from './weights.js';
 
 /** Boards of each kind: at least and at most so many. */
 export interface Limits {
@@ -33,20 +32,20 @@ const RAISE = 12;
  * to the next.
  */
 export class RelaxedProgramme {
-  private readonly wanted: readonly (Demand & { index: number })[];
+  private readonly question: BoundQuestion;
+  private readonly wanted: readonly Wanted[];
   private readonly kinds: readonly RelaxedKind[];
   private readonly columns: RelaxedBoard[];
   /** A part left over costs more than any board, so that only as many are left as must be. */
   private readonly penalty: number;
 
   constructor(
-    private readonly question: BoundQuestion,
+    { question, wanted, kinds }: Relaxation,
     private readonly solver: LinearSolver,
-    closely: boolean,
     /** Asked between rounds: true ends a question with what is known by then. */
     readonly halted: () => boolean,
   ) {
-    const { wanted, kinds } = relax(question, closely);
+    this.question = question;
     this.wanted = wanted;
     this.kinds = kinds;
     this.penalty = 4 * (1 + Math.max(0, ...kinds.map((kind) => kind.price)));

@@ -1,6 +1,6 @@
 import { priceOf, type Saw, type Stock } from '../../job/index.js';
-import { at, maxBy } from '../../lists/index.js';
-import type { Cents } from '../../measure/index.js';
+import { at, maxBy, sum } from '../../lists/index.js';
+import type { Cents, Ticks } from '../../measure/index.js';
 import { dualWeightsFor, withSlices } from './dual-weights.js';
 import type { Counts } from './relaxed-patterns.js';
 import { type InRow, RowLengths, type Rows } from './row-lengths.js';
@@ -24,7 +24,9 @@ export interface RelaxedKind {
   copies: Counts;
   /** Whether a board may hold so many of each, beyond what the measures say. */
   allows: (counts: Counts) => boolean;
-  /** A shortest row of so many of each, where they can only lie in one. */
+  /** Whether so many of each find room in a row as rows are laid, as far as they lie in one. */
+  lays: (counts: Counts) => boolean;
+  /** A shortest row of those of so many of each that can only lie in one; null where none is known. */
   order: (counts: Counts) => InRow[] | null;
 }
 
@@ -34,22 +36,29 @@ export interface RelaxedBoard {
   counts: Counts;
 }
 
+/** A demand, of one of the question's parts or of several that are taken for one another: which they are, by the question's indexes. */
+export type Wanted = Demand & { members: readonly number[] };
+
 /** The parts that must be placed and the kinds of boards, each with measures of its own. */
 export interface Relaxation {
-  wanted: readonly (Demand & { index: number })[];
+  question: BoundQuestion;
+  wanted: readonly Wanted[];
   kinds: readonly RelaxedKind[];
 }
 
 const NO_ROWS: Rows = { bounds: [], laid: null };
 
-/** The relaxation of a question; `closely` with measures by slices and with rows too, which take their time. */
-export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boolean): Relaxation {
-  const wanted = demands
-    .map((demand, index) => ({ ...demand, index }))
-    .filter((demand) => demand.copies > 0);
-  // Boards that differ only in length have the same rows: those of the one with most length to use hold whatever may lie on the others.
+/**
+ * Boards that differ only in length have the same rows: those of the one with most length to use hold whatever may lie on the others. What
+ * their defects forbid comes to it board by board.
+ */
+function rowsFinder(
+  classes: readonly (readonly Demand[])[],
+  { stock, saw }: BoundQuestion,
+): (kind: Stock) => Rows {
   const known = new Map<string, Rows>();
-  const rowsOf = ({ width, faceA, faceB, grained }: Stock): Rows => {
+  return (of) => {
+    const { width, faceA, faceB, grained } = of;
     const alike = (kind: Stock) =>
       kind.width === width &&
       kind.faceA === faceA &&
@@ -57,26 +66,92 @@ export function relax({ demands, stock, saw, fits }: BoundQuestion, closely: boo
       kind.grained === grained;
     const key = `${width},${faceA},${faceB},${grained}`;
     const longest = maxBy(stock.filter(alike), (kind) => usable(kind, saw)[0]);
-    const rows = known.get(key) ?? (longest ? RowLengths.of(wanted, longest, saw) : NO_ROWS);
+    const rows =
+      known.get(key) ??
+      (longest ? RowLengths.of(classes, { ...longest, defects: [] }, saw) : NO_ROWS);
     known.set(key, rows);
-    return rows;
+    if (of.defects.length === 0) return rows;
+    const past = RowLengths.past(classes, of, saw);
+    return { bounds: [...rows.bounds, ...past.bounds], laid: past.laid };
   };
+}
+
+/** What rows say of a board of this length. */
+const inRows = (rows: Rows, length: Ticks): Pick<RelaxedKind, 'allows' | 'lays' | 'order'> => ({
+  lays: (counts) => rows.laid?.allows(counts, length) ?? true,
+  allows: (counts) => rows.bounds.every((row) => row.allows(counts, length)),
+  order: (counts) => rows.laid?.order(counts) ?? null,
+});
+
+/** The relaxation of a question; `closely` with measures by slices and with rows too, which take their time. */
+export function relax(question: BoundQuestion, closely: boolean): Relaxation {
+  const { demands, stock, saw, fits } = question;
+  const wanted = demands
+    .map((demand, index): Wanted => ({ ...demand, members: [index] }))
+    .filter((demand) => demand.copies > 0);
+  const rowsOf = rowsFinder(
+    wanted.map((demand) => [demand]),
+    question,
+  );
   const kinds = stock.map((of, kind): RelaxedKind => {
-    const copies = wanted.map((demand) => (fits(demand.index, kind) ? demand.copies : 0));
+    const copies = wanted.map((demand) => (fits(at(demand.members, 0), kind) ? demand.copies : 0));
     const own = wanted.map((demand, part) => ({ ...demand, copies: at(copies, part) }));
     const plain = dualWeightsFor(own, [of], saw);
     const measures = closely ? withSlices(plain, own, of, saw) : plain;
-    const rows = closely ? rowsOf(of) : NO_ROWS;
-    const [length] = usable(of, saw);
     return {
       stock: of,
       price: priceOf(of),
       measures,
       capacity: measures.map((measure) => at(measure.capacities, 0)),
       copies,
-      allows: (counts) => rows.bounds.every((row) => row.allows(counts, length)),
-      order: (counts) => rows.laid?.order(counts) ?? null,
+      ...inRows(closely ? rowsOf(of) : NO_ROWS, usable(of, saw)[0]),
     };
   });
-  return { wanted, kinds };
+  return { question, wanted, kinds };
+}
+
+/** The same of what can be laid as far as rows tell: what it leaves out may be laid all the same, so that it gives no bounds. */
+export const asLaid = (relaxation: Relaxation): Relaxation => ({
+  ...relaxation,
+  kinds: relaxation.kinds.map((kind) => ({ ...kind, allows: kind.lays })),
+});
+
+/**
+ * The same with parts taken for one another, by which of the classes each belongs to: a class weighs what the lightest of its parts does,
+ * and lies in a row as any of them may. It allows all that was allowed, with far fewer patterns.
+ */
+export function merge(whole: Relaxation, classOf: Counts): Relaxation {
+  const { question, wanted, kinds } = whole;
+  const classes = [...new Set(classOf)].map((of) =>
+    wanted.map((_demand, part) => part).filter((part) => at(classOf, part) === of),
+  );
+  if (classes.length === wanted.length) return whole;
+  const rowsOf = rowsFinder(
+    classes.map((members) => members.map((part) => at(wanted, part))),
+    question,
+  );
+  return {
+    question,
+    wanted: classes.map((members) => ({
+      ...at(wanted, at(members, 0)),
+      members: members.flatMap((part) => at(wanted, part).members),
+      copies: sum(members.map((part) => at(wanted, part).copies)),
+    })),
+    kinds: kinds.map((kind) => {
+      const lightest = (weights: readonly number[]) =>
+        classes.map((members) => {
+          const lying = members.filter((part) => at(kind.copies, part) > 0);
+          return lying.length === 0 ? 0 : Math.min(...lying.map((part) => at(weights, part)));
+        });
+      return {
+        ...kind,
+        measures: kind.measures.map(({ weights, capacities }) => ({
+          weights: lightest(weights),
+          capacities,
+        })),
+        copies: classes.map((members) => sum(members.map((part) => at(kind.copies, part)))),
+        ...inRows(rowsOf(kind.stock), usable(kind.stock, question.saw)[0]),
+      };
+    }),
+  };
 }

@@ -1,15 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
-import { board, job, part, points, rectangle } from '../../../test/layouts.js';
+import { board, job, knot, part, points, rectangle } from '../../../test/layouts.js';
 import { must } from '../../lists/index.js';
 import { fromMm } from '../../measure/index.js';
 import { RowLengths } from './row-lengths.js';
+
+const alone = <T>(list: readonly T[]): T[][] => list.map((each) => [each]);
+
+/** What a kerf square to their slopes takes along the board. */
+const SLOPED = 3 * Math.hypot(1, 40 / 145);
 
 /** The least length of a row of parts on a board 145 wide, in millimetres; good faces one way up. */
 function least(parts: readonly ReturnType<typeof part>[], counts: readonly number[]): number {
   const kind = board(3000, 145, { faceB: 'planed' });
   const { saw } = job(parts, [kind]);
   const demands = parts.map((each) => ({ part: each, copies: each.quantity }));
-  return must(RowLengths.of(demands, kind, saw).bounds[0], 'rows').least(counts) / fromMm(1);
+  return must(RowLengths.of(alone(demands), kind, saw).bounds[0], 'rows').least(counts) / fromMm(1);
 }
 
 const handed = { quantity: 6, outside: 'rough', inside: 'planed' } as const;
@@ -24,21 +29,21 @@ describe('rows of parts that all cross the middle of the board', () => {
   });
 
   test('two of one hand lie slope to slope, one of each hand cannot', () => {
-    expect(least([left, right], [2, 0])).toBeCloseTo(240 + 200 + 3, 1);
+    expect(least([left, right], [2, 0])).toBeCloseTo(240 + 200 + SLOPED, 1);
     // Square ends together: both slopes outwards, and the board ends square.
     expect(least([left, right], [1, 1])).toBeCloseTo(2 * 240 + 3, 1);
-    expect(least([left, right], [2, 2])).toBeCloseTo(2 * (240 + 200 + 3) + 3, 1);
+    expect(least([left, right], [2, 2])).toBeCloseTo(2 * (240 + 200 + SLOPED) + 3, 1);
   });
 
   test('an odd one reaches as far as it is long', () => {
     expect(least([left, plain], [1, 1])).toBeCloseTo(240 + 100 + 3, 1);
-    expect(least([left, plain], [3, 1])).toBeCloseTo(443 + 240 + 100 + 2 * 3, 1);
+    expect(least([left, plain], [3, 1])).toBeCloseTo(440 + SLOPED + 240 + 100 + 2 * 3, 1);
   });
 
   test('a shortest row is told piece by piece, of the parts that lie in it alone', () => {
     const kind = board(3000, 145, { faceB: 'planed' });
     const demands = [left, plain].map((each) => ({ part: each, copies: each.quantity }));
-    const { laid } = RowLengths.of(demands, kind, job([left, plain], [kind]).saw);
+    const { laid } = RowLengths.of(alone(demands), kind, job([left, plain], [kind]).saw);
     const order = must(must(laid, 'rows').order([2, 1]), 'order');
     expect(order.map(({ part: index }) => index).sort()).toEqual([0, 0, 1]);
     // The two of one hand stand slope to slope: one is turned by half.
@@ -46,9 +51,8 @@ describe('rows of parts that all cross the middle of the board', () => {
     expect(turns.sort()).toEqual([0, 180]);
     const strip = part('strip', rectangle(400, 60), handed);
     const more = [left, strip].map((each) => ({ part: each, copies: each.quantity }));
-    expect(
-      RowLengths.of(more, kind, job([left, strip], [kind]).saw).laid?.order([1, 1]),
-    ).toBeNull();
+    const beside = RowLengths.of(alone(more), kind, job([left, strip], [kind]).saw).laid;
+    expect(beside?.order([1, 1])?.map((each) => each.part)).toEqual([0]);
   });
 
   test('a bevel makes both faces count: on each alone every piece could be the shorter', () => {
@@ -58,16 +62,25 @@ describe('rows of parts that all cross the middle of the board', () => {
     });
     const kind = board(3000, 145);
     const { bounds, laid } = RowLengths.of(
-      [{ part: bevelled, copies: 8 }],
+      [[{ part: bevelled, copies: 8 }]],
       kind,
       job([bevelled], [kind]).saw,
     );
     const lengths = bounds.map((row) => row.least([8]) / fromMm(1));
-    expect(Math.min(...lengths)).toBeCloseTo(8 * 200 + 7 * 3, 1);
-    expect(Math.max(...lengths)).toBeCloseTo(8 * 208 + 7 * 3, 1);
+    // Bevel to bevel, at 45°, a kerf takes more along the board.
+    expect(Math.max(...lengths)).toBeCloseTo(8 * 208 + 3 * 3 + 4 * 3 * Math.SQRT2, 0);
     expect(must(laid, 'rows').least([8]) / fromMm(1)).toBeGreaterThanOrEqual(
       Math.max(...lengths) - 0.1,
     );
+    // Beside a square one the longer face counts alone.
+    const square = part('square', rectangle(100, 145), { quantity: 1 });
+    const mixed = RowLengths.of(
+      [[{ part: bevelled, copies: 1 }], [{ part: square, copies: 1 }]],
+      kind,
+      job([bevelled, square], [kind]).saw,
+    );
+    const both = mixed.bounds.map((row) => row.least([1, 1]) / fromMm(1));
+    expect(Math.max(...both)).toBeCloseTo(216 + 100 + 3, 1);
   });
 
   test('narrower ones lean past one another against both edges, and what can lie abreast is left out', () => {
@@ -78,5 +91,42 @@ describe('rows of parts that all cross the middle of the board', () => {
     expect(pair).toBeGreaterThan(2 * 200 + 3);
     const strip = part('strip', rectangle(400, 60), handed);
     expect(least([plain, strip], [2, 3])).toBeCloseTo(2 * 100 + 3, 1);
+  });
+
+  test('what cannot lie over a defect anywhere across the board slides on past it', () => {
+    const across = part('across', rectangle(300, 120), { quantity: 4, knots: 'none' });
+    const kind = (x: number, y: number) =>
+      board(1200, 145, { defects: [knot(x, y, 10, 'knot-loose')] });
+    const past = (x: number, y: number) =>
+      must(
+        RowLengths.past(
+          [[{ part: across, copies: 4 }]],
+          kind(x, y),
+          job([across], [kind(x, y)]).saw,
+        ).bounds[0],
+        'rows',
+      );
+    // In the middle: nothing can lie before it, three behind it can.
+    expect(past(100, 72).least([1]) / fromMm(1)).toBeCloseTo(110 + 300, 0);
+    expect(past(100, 72).allows([3], fromMm(1200))).toBe(true);
+    expect(past(100, 72).allows([4], fromMm(1300))).toBe(false);
+    // At the edge there is room beside it: as if it were not there.
+    expect(past(100, 5).least([4]) / fromMm(1)).toBeCloseTo(4 * 300 + 3 * 3, 0);
+    // It lies between two without costing more than its width.
+    expect(past(311, 72).least([2]) / fromMm(1)).toBeCloseTo(321 + 300, 0);
+  });
+
+  test('two that just miss the middle cannot lie abreast, for the kerf between them', () => {
+    const half = part('half', rectangle(200, 71.5), {
+      quantity: 4,
+      outside: 'rough',
+      inside: 'planed',
+    });
+    expect(least([half], [2])).toBeGreaterThan(2 * 200);
+    const narrower = part('narrower', rectangle(200, 71), { quantity: 4 });
+    const kind = board(3000, 145, { faceB: 'planed' });
+    expect(
+      RowLengths.of([[{ part: narrower, copies: 4 }]], kind, job([narrower], [kind]).saw).bounds,
+    ).toEqual([]);
   });
 });

@@ -1,8 +1,9 @@
-import type { Saw, Stock } from '../../job/index.js';
-import { at } from '../../lists/index.js';
-import type { Ticks } from '../../measure/index.js';
-import { crossing, type Point } from '../../plane/index.js';
+import { endTrimOf, type Part, type Saw, type Stock } from '../../job/index.js';
+import { at, ringPairs, sum } from '../../lists/index.js';
+import { type Ticks, TOLERANCE } from '../../measure/index.js';
+import { crossing, type Point, zoneOutline } from '../../plane/index.js';
 import { type Shape, shapesOf } from '../search/shapes.js';
+import { shuns } from './dual-weights.js';
 import type { Counts } from './relaxed-patterns.js';
 import { type Demand, kerfOf, usable } from './weights.js';
 
@@ -14,22 +15,47 @@ export interface InRow {
   isHigh: boolean;
 }
 
-/** What is looked at: one face of the board, the mean of both, or both, each at its longest. */
-type Sight = 'a' | 'b' | 'mean' | 'both';
+/** One face of a part where it lies. */
+interface Face {
+  points: readonly Point[];
+  /** Heights of its corners. */
+  levels: readonly Ticks[];
+  low: Ticks;
+  high: Ticks;
+  /** How steep its sides are: the sines of their angles to the line across the board. */
+  sines: readonly number[];
+}
+
+/** Both faces of a part in one place across the board. */
+interface Place {
+  a: Face;
+  b: Face;
+}
 
 /** A part lying in a row. */
 interface Way extends InRow {
-  /** Its outlines there, against the lower and against the upper edge: both only where its ends are square, so that it makes little difference. */
-  places: readonly { a: readonly Point[]; b: readonly Point[] }[];
+  /** Stretches of the board that its left end cannot stand in, however far across it lies. */
+  blocked: readonly (readonly [from: Ticks, to: Ticks])[];
+  /** Its faces there: against one edge, or against either where that is not told apart. */
+  places: readonly Place[];
   left: Ticks;
   right: Ticks;
 }
 
-/** A length as it is seen: what holds on each face holds for the mean of both. */
-function seen(sight: Sight, onA: Ticks, onB: Ticks): Ticks {
-  if (sight === 'mean') return (onA + onB) / 2;
-  if (sight === 'both') return Math.max(onA, onB);
-  return sight === 'a' ? onA : onB;
+/** A part in one of its ways, and which of those in question it is or is taken for. */
+interface Lying {
+  part: Part;
+  shape: Shape;
+}
+
+/** What a row is reckoned by. */
+interface Reckoning {
+  kind: Stock;
+  saw: Saw;
+  /** Whether past the defects of the board. */
+  past: boolean;
+  /** Whether lying against one edge and against the other are two ways. */
+  split: boolean;
 }
 
 /** Rows may be this much longer than they are reckoned, in ticks, so that rounding forbids nothing. */
@@ -48,11 +74,12 @@ export interface Rows {
 }
 
 /**
- * How long a row of parts is at least that all cross the middle of their board: whatever order they lie in, which way round, and how far
- * across. One behind the other they keep a kerf on every line along the board that both cross; how far apart that is, is concave in how far
+ * How long a row of parts is at least that all cross the middle of their board, or miss it by less than half a kerf: whatever order they
+ * lie in, which way round, and how far across. Two of them cannot lie abreast, since a cut between them takes a kerf. One behind the other
+ * they keep a kerf on every line along the board that both cross; how far apart that is, is concave in how far
  * across they lie, and so is their sum: the least is reached with each against an edge. Then it is a dynamic programme over how many of
- * each lie there and what lies last. True on each face by itself, and of the mean of both; of both at once it is the shortest row that is known,
- * and no bound.
+ * each lie there and what lies last, which is a shortest row too. Where defects are heeded a part slides on past what it cannot lie over anywhere across the board, and is taken to follow
+ * what lies before it as closely as it could anywhere.
  */
 export class RowLengths {
   private readonly known = new Map<number, Float64Array>();
@@ -62,56 +89,63 @@ export class RowLengths {
   /** What one copy of each part adds to the number by which a row is known. */
   private readonly key: readonly number[];
   private steps = 0;
+  /** Nothing hangs on how far across its parts lie. */
+  private readonly isFixed: boolean;
 
   private constructor(
     private readonly ways: readonly Way[],
-    demands: readonly Demand[],
-    kerf: number,
-    sight: Sight,
+    copies: readonly number[],
+    { kind, saw, split }: Reckoning,
   ) {
+    const kerf = kerfOf(saw);
     const size = ways.length;
     for (const [index, { part }] of ways.entries())
       this.waysOf.set(part, [...(this.waysOf.get(part) ?? []), index]);
     let next = 1;
-    this.key = demands.map(({ copies }, part) => {
+    this.key = copies.map((count, part) => {
       if (!this.waysOf.has(part)) return 0;
       const key = next;
-      next *= copies + 1;
+      next *= count + 1;
       return key;
     });
     this.advance = new Float64Array(size * size);
     for (const [i, first] of ways.entries())
       for (const [j, after] of ways.entries())
-        this.advance[i * size + j] = nearest(first, after, sight) + kerf;
+        this.advance[i * size + j] = nearest(first, after, kerf, kind.thickness);
+    this.isFixed = !split;
     // Rows that could not be told from one another are not reckoned.
     if (next > Number.MAX_SAFE_INTEGER) this.steps = MOST_STEPS;
   }
 
   /**
-   * Rows on a kind of board, and on shorter ones like it: as bounds, and as they can be laid. None where fewer than two copies cross its middle
-   * for certain, or too many ways are open.
+   * Rows on a kind of board, and on shorter ones like it, as if they had no defects: as bounds, and as they can be laid. Parts that are taken
+   * for one another are given together.
    */
-  static of(demands: readonly Demand[], kind: Stock, saw: Saw): Rows {
-    const [, width] = usable(kind, saw);
-    const shapes = demands
-      .map(({ part, copies }, index) => (copies > 0 ? shapesOf(part, index, kind, saw) : []))
-      .flatMap((found) => (typeof found === 'string' ? [] : [found]))
-      .filter((list) => list.every((shape) => isAcross(shape, width)))
-      .flat();
-    const parts = new Set(shapes.map(({ part }) => part));
-    const copies = demands.reduce(
-      (sum, each, part) => sum + (parts.has(part) ? each.copies : 0),
-      0,
-    );
-    const rows = (sight: Sight): RowLengths => {
-      const ways = shapes.flatMap((shape) => waysOf(shape, width, sight));
-      return new RowLengths(ways, demands, kerfOf(saw), sight);
-    };
-    if (copies < 2 || 2 * shapes.length > MOST_WAYS) return { bounds: [], laid: null };
-    const isTilted = shapes.some(({ lean }) => lean > 0);
-    return isTilted
-      ? { bounds: (['a', 'b', 'mean'] as const).map(rows), laid: rows('both') }
-      : { bounds: [rows('a')], laid: rows('a') };
+  static of(classes: readonly (readonly Demand[])[], kind: Stock, saw: Saw): Rows {
+    const lying = lyingAcross(classes, kind, saw);
+    if (lying.length === 0) return { bounds: [], laid: null };
+    // Where all ends are square nothing hangs on how far across its parts lie.
+    const split = lying.some(({ shape }) => isFreeOn(shape, kind, saw));
+    const row = RowLengths.by(lying, classes, { kind, saw, past: false, split });
+    return { bounds: [row], laid: row };
+  }
+
+  /** Rows on one kind of board past its defects. */
+  static past(classes: readonly (readonly Demand[])[], kind: Stock, saw: Saw): Rows {
+    const lying = lyingAcross(classes, kind, saw);
+    if (lying.length === 0) return { bounds: [], laid: null };
+    const rows = (split: boolean) =>
+      RowLengths.by(lying, classes, { kind, saw, past: true, split });
+    return { bounds: [rows(false)], laid: rows(true) };
+  }
+
+  private static by(
+    lying: readonly Lying[],
+    classes: readonly (readonly Demand[])[],
+    by: Reckoning,
+  ): RowLengths {
+    const ways = lying.flatMap((each) => waysOf(each, by));
+    return new RowLengths(ways, classes.map(copiesOf), by);
   }
 
   /** The least length of a row of so many copies of each part; those that need not cross the middle are left out. */
@@ -134,10 +168,9 @@ export class RowLengths {
     return !Number.isFinite(least) || least <= length + LEEWAY;
   }
 
-  /** A shortest row of so many copies, from the board's left end on; null where some need not cross the middle, or too much has been asked. */
+  /** A shortest row of so many copies, from the board's left end on, without those that need not cross its middle; null where too much has been asked. */
   order(counts: Counts): InRow[] | null {
-    if (counts.some((count, part) => count > 0 && !this.waysOf.has(part))) return null;
-    const left = [...counts];
+    const left = counts.map((count, part) => (this.waysOf.has(part) ? count : 0));
     const order: InRow[] = [];
     let last: number | null = null;
     for (;;) {
@@ -182,8 +215,10 @@ export class RowLengths {
       const row = this.row(counts, before);
       counts[part] = count;
       if (!row && before > 0) return null;
-      for (const last of lying)
-        found[last] = row ? this.after(row, last) : -at(this.ways, last).left;
+      for (const last of lying) {
+        const way = at(this.ways, last);
+        found[last] = slid(way, row ? this.after(row, last) : -way.left);
+      }
     }
     this.known.set(key, found);
     return found;
@@ -199,69 +234,213 @@ export class RowLengths {
         least,
         (row[index] as number) + (this.advance[index * size + last] as number),
       );
-    return Math.max(-at(this.ways, last).left, least);
+    // The greater of two concave lengths is not concave: it tells only where there is nothing to choose across the board.
+    return this.isFixed ? Math.max(-at(this.ways, last).left, least) : least;
   }
+}
+
+/** Where a part that lies so comes to stand that would stand at `x`, defects before it left behind. */
+function slid({ blocked }: Way, x: Ticks): Ticks {
+  let stands = x;
+  for (const [from, to] of blocked) if (stands > from && stands < to) stands = to;
+  return stands;
+}
+
+const copiesOf = (members: readonly Demand[]): number => sum(members.map(({ copies }) => copies));
+
+/** All that must lie across its board, by class; none where it is fewer than two copies, or too many ways are open. */
+function lyingAcross(
+  classes: readonly (readonly Demand[])[],
+  kind: Stock,
+  saw: Saw,
+): readonly Lying[] {
+  const [, width] = usable(kind, saw);
+  const lying = classes.map((members, index) => {
+    const own = members.flatMap(({ part, copies }): Lying[] => {
+      const found = copies > 0 ? shapesOf(part, index, kind, saw) : [];
+      return typeof found === 'string' ? [] : found.map((shape) => ({ part, shape }));
+    });
+    return own.every(({ shape }) => isAcross(shape, width, kerfOf(saw) / 2)) ? own : [];
+  });
+  const copies = sum(
+    classes.map((members, index) => (at(lying, index).length > 0 ? copiesOf(members) : 0)),
+  );
+  const all = lying.flat();
+  return copies < 2 || 2 * all.length > MOST_WAYS ? [] : all;
 }
 
 const heights = (face: readonly Point[]) => face.map((point) => point[1]);
 
-/** Whether both faces cross the middle line however far across the board their part lies. */
-const isAcross = ({ a, b, width: own }: Shape, width: Ticks): boolean =>
+/** Whether both faces come nearer than `reach` to the middle line however far across the board their part lies. */
+const isAcross = ({ a, b, width: own }: Shape, width: Ticks, reach: number): boolean =>
   [a, b].every((face) => {
     const [low, high] = [Math.min(...heights(face)), Math.max(...heights(face))];
-    return high > width / 2 + LEEWAY && width - own + low < width / 2 - LEEWAY;
+    return high + reach > width / 2 + LEEWAY && width - own + low - reach < width / 2 - LEEWAY;
   });
 
+function endsOf(face: readonly Point[]): { left: Ticks; right: Ticks; isSquare: boolean } {
+  const along = face.map((point) => point[0]);
+  const [left, right] = [Math.min(...along), Math.max(...along)];
+  return { left, right, isSquare: along.every((x) => x === left || x === right) };
+}
+
+/** Whether how near a shape comes to its neighbours hangs on how far across the board it lies. */
+const isFreeOn = ({ a, b, width }: Shape, kind: Stock, saw: Saw): boolean =>
+  usable(kind, saw)[1] - width > 1 && !(endsOf(a).isSquare && endsOf(b).isSquare);
+
 /** A shape against the lower edge of the board and against the upper. */
-function waysOf(
-  { part, turn, flipped, a, b, width: own }: Shape,
-  width: Ticks,
-  sight: Sight,
-): Way[] {
-  const ends = [a, b].map((face) => {
-    const along = face.map((point) => point[0]);
-    const [left, right] = [Math.min(...along), Math.max(...along)];
-    return { left, right, isSquare: along.every((x) => x === left || x === right) };
+function waysOf({ part, shape }: Lying, by: Reckoning): Way[] {
+  const { a, b, width: own, turn, flipped } = shape;
+  const [onA, onB] = [endsOf(a), endsOf(b)];
+  const room = Math.max(0, usable(by.kind, by.saw)[1] - own);
+  const places = (room > 1 ? [0, room] : [0]).map((up) => {
+    const raisedA = raised(a, up);
+    return { a: raisedA, b: shape.lean > 0 ? raised(b, up) : raisedA };
   });
-  const [onA, onB] = [at(ends, 0), at(ends, 1)];
-  const raised = (face: readonly Point[], up: Ticks) => face.map(([x, y]): Point => [x, y + up]);
-  const places = (width - own > 1 ? [0, width - own] : [0]).map((up) => ({
-    a: raised(a, up),
-    b: raised(b, up),
-  }));
   const way = {
-    part,
+    part: shape.part,
     turn,
     flipped,
-    left: -seen(sight, -onA.left, -onB.left),
-    right: seen(sight, onA.right, onB.right),
+    left: Math.min(onA.left, onB.left),
+    right: Math.max(onA.right, onB.right),
   };
-  return onA.isSquare && onB.isSquare
-    ? [{ ...way, isHigh: false, places }]
-    : places.map((place, index) => ({ ...way, isHigh: index > 0, places: [place] }));
+  const ups = room > 1 ? [0, room] : [0];
+  const blocked = (levels: readonly Ticks[]) =>
+    by.past ? blockedFor(part, shape, levels, by) : [];
+  return by.split
+    ? places.map((place, index) => ({
+        ...way,
+        isHigh: index > 0,
+        places: [place],
+        blocked: blocked([at(ups, index)]),
+      }))
+    : [{ ...way, isHigh: false, places, blocked: blocked(ups) }];
+}
+
+const raised = (face: readonly Point[], up: Ticks): Face =>
+  sighted(face.map(([x, y]): Point => [x, y + up]));
+
+type Chord = ReturnType<typeof crossing>;
+const NEVER = Number.NEGATIVE_INFINITY;
+
+/** Corners of a round defect that are looked at: between them it is a little wider. */
+const CORNERS = 24;
+
+/**
+ * Stretches in which the left end of a shape cannot stand for the defects of its board, wherever it lies between the lowest and the highest
+ * of these places across; by where they begin.
+ */
+function blockedFor(
+  part: Part,
+  { a, b }: Shape,
+  ups: readonly Ticks[],
+  { kind, saw }: Reckoning,
+): [Ticks, Ticks][] {
+  const trim = endTrimOf(kind, saw) - TOLERANCE;
+  return kind.defects
+    .filter((defect) => shuns(part, defect))
+    .flatMap(({ zone }) => {
+      const taken = sighted(
+        zoneOutline(zone, CORNERS).map(([x, y]): Point => [x - trim, y + TOLERANCE]),
+      );
+      return [a, b].map((face): [Ticks, Ticks] => {
+        // Between two places across where it lies over the defect it does so everywhere: both are convex.
+        const spans = ups.map((up) => [
+          -apart(raised(face, up), taken, 0),
+          apart(taken, raised(face, up), 0),
+        ]);
+        return [
+          Math.max(...spans.map((span) => at(span, 0))) + LEEWAY,
+          Math.min(...spans.map((span) => at(span, 1))) - LEEWAY,
+        ];
+      });
+    })
+    .filter(([from, to]) => from < to)
+    .sort((one, other) => one[0] - other[0]);
 }
 
 /** How much further along the next must stand, whichever of their places across they take. */
-const nearest = (first: Way, next: Way, sight: Sight): Ticks =>
+const nearest = (first: Way, next: Way, kerf: number, depth: Ticks): Ticks =>
   Math.min(
     ...first.places.flatMap((one) =>
       next.places.map((other) =>
-        seen(sight, apart(one.a, other.a), sight === 'a' ? 0 : apart(one.b, other.b)),
+        one.a === one.b && other.a === other.b
+          ? apart(one.a, other.a, kerf)
+          : Math.max(
+              apart(one.a, other.a, kerf),
+              apart(one.b, other.b, kerf),
+              apartWithin(one, other, kerf, depth),
+            ),
       ),
     ),
   );
 
-/** How much further along the next must stand so that it only touches the first on some line that both cross; the most is at a corner's height. */
-function apart(first: readonly Point[], next: readonly Point[]): Ticks {
-  const low = Math.max(Math.min(...heights(first)), Math.min(...heights(next)));
-  const high = Math.min(Math.max(...heights(first)), Math.max(...heights(next)));
-  const levels = [low, high, ...heights(first), ...heights(next)].filter(
-    (level) => level >= low && level <= high,
-  );
-  return Math.max(
-    ...levels.map((level) => {
-      const [ends, starts] = [crossing(first, 0, level), crossing(next, 0, level)];
-      return ends && starts ? ends[1] - starts[0] : Number.NEGATIVE_INFINITY;
-    }),
-  );
+/** The same between their faces, where bevels come near one another: a kerf square to a tilted cut is more along the board. */
+function apartWithin(first: Place, next: Place, kerf: number, depth: Ticks): Ticks {
+  let most = NEVER;
+  for (const level of [...first.a.levels, ...next.a.levels]) {
+    const [ends, starts] = [first, next].map(({ a, b }) =>
+      [a, b].map((face) => crossing(face.points, 0, level)),
+    ) as [Chord[], Chord[]];
+    const [endA, endB, startA, startB] = [
+      ends[0]?.[1],
+      ends[1]?.[1],
+      starts[0]?.[0],
+      starts[1]?.[0],
+    ];
+    if (endA === undefined || endB === undefined || startA === undefined || startB === undefined)
+      continue;
+    for (const lean of [endB - endA, startB - startA]) {
+      const deep = (kerf * Math.abs(lean)) / Math.hypot(lean, depth);
+      if (deep > depth) continue;
+      const end = (at: Ticks) => endA + ((endB - endA) * at) / depth;
+      const start = (at: Ticks) => startA + ((startB - startA) * at) / depth;
+      const along = Math.sqrt(kerf * kerf - deep * deep);
+      most = Math.max(
+        most,
+        along + Math.max(end(deep) - start(0), end(0) - start(deep)),
+        along + Math.max(end(depth) - start(depth - deep), end(depth - deep) - start(depth)),
+      );
+    }
+  }
+  return most;
+}
+
+/** A face with what is asked of it over and over. */
+const sighted = (points: readonly Point[]): Face => {
+  const steep = ringPairs(points).flatMap(([from, to]) => {
+    const [along, across] = [Math.abs(to[0] - from[0]), Math.abs(to[1] - from[1])];
+    return along < LEEWAY || across < LEEWAY ? [] : [along / Math.hypot(along, across)];
+  });
+  const levels = [...new Set(heights(points))];
+  return {
+    points,
+    levels,
+    low: Math.min(...levels),
+    high: Math.max(...levels),
+    sines: [...new Set(steep.map((sine) => Math.round(sine * 1000) / 1000))],
+  };
+};
+
+/**
+ * How much further along the next must stand so that no point of it comes nearer than a kerf to the first: on lines at corners' heights, and
+ * from each of them to as far above and below as a kerf square to one of their sides reaches.
+ */
+function apart(first: Face, next: Face, kerf: number): Ticks {
+  const between = (onFirst: Ticks, onNext: Ticks): Ticks => {
+    const across = Math.abs(onFirst - onNext);
+    if (across > kerf || onFirst < first.low || onFirst > first.high) return NEVER;
+    if (onNext < next.low || onNext > next.high) return NEVER;
+    const [ends, starts] = [crossing(first.points, 0, onFirst), crossing(next.points, 0, onNext)];
+    return ends && starts ? ends[1] - starts[0] + Math.sqrt(kerf * kerf - across * across) : NEVER;
+  };
+  // Where they cross no line in common, their nearest edges.
+  let most = Math.max(between(first.high, next.low), between(first.low, next.high));
+  const steps = new Set([0, ...[...first.sines, ...next.sines].map((sine) => sine * kerf)]);
+  for (const step of steps)
+    for (const sign of step === 0 ? [1] : [1, -1]) {
+      for (const level of first.levels) most = Math.max(most, between(level, level + sign * step));
+      for (const level of next.levels) most = Math.max(most, between(level + sign * step, level));
+    }
+  return most;
 }

@@ -1,6 +1,7 @@
 import { at, entry, sum } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import type { Target } from '../bound/board-counts.js';
+import type { RelaxedMaster } from '../bound/relaxed-master.js';
 import { TargetFiller, type TargetSetting } from './blocks/fill-target.js';
 import type { Construction, Pile } from './construct.js';
 import type { Group } from './group.js';
@@ -10,6 +11,8 @@ export class Aim {
   readonly group: Group;
   /** Slices of time that it has had; each is twice as long as the last. */
   slices = 0;
+  /** Listed patterns, without those that could not be laid; null while there are none. */
+  listed: RelaxedMaster | null = null;
   private filled: TargetFiller | null = null;
   private readonly original: ReadonlyMap<Pile, Pile>;
 

@@ -20,6 +20,7 @@ import type { Point } from '../../plane/index.js';
 import { plainText } from '../../text/index.js';
 import { leastCost, leastCostByColumns } from '../bound/least-cost.js';
 import { nextSum } from '../bound/next-sum.js';
+import { relax } from '../bound/relaxed.js';
 import { RelaxedMaster } from '../bound/relaxed-master.js';
 import { RelaxedProgramme } from '../bound/relaxed-programme.js';
 import { checkLayout } from '../checker/check.js';
@@ -224,11 +225,14 @@ describe('bounds', () => {
           const asked = question(of);
           const area = leastCost(asked);
           const columns = ended(
-            leastCostByColumns(asked, new RelaxedProgramme(asked, solver, false, () => false)),
+            leastCostByColumns(
+              asked,
+              new RelaxedProgramme(relax(asked, false), solver, () => false),
+            ),
           ).cost;
           expect(area).toBeLessThanOrEqual(columns);
           expect(columns).toBeLessThanOrEqual(found.cost);
-          const exact = RelaxedMaster.of(asked, false)?.solve(solver, 1)?.cost;
+          const exact = RelaxedMaster.of(relax(asked, false))?.solve(solver, 1)?.cost;
           if (exact !== undefined) {
             expect(exact).toBeGreaterThanOrEqual(columns - 1);
             expect(exact).toBeLessThanOrEqual(found.cost);

@@ -225,6 +225,11 @@ export class BoardFiller {
     return this.leastX(linked(null, { shape: first, x: 0, y: 0 }), next, 0);
   }
 
+  /** What has to be kept clear of on these boards. */
+  get defects(): readonly Obstacle[] {
+    return this.obstacles;
+  }
+
   /** Nothing on these boards has to be kept clear of. */
   get isClean(): boolean {
     return this.obstacles.length === 0;

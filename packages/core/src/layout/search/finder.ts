@@ -1,18 +1,22 @@
 import type { LayoutJob } from '../../job/index.js';
-import { at, sum } from '../../lists/index.js';
+import { at, minBy, sum } from '../../lists/index.js';
 import { meanArea } from '../area.js';
-import { type Choice, isMore, RelaxedMaster } from '../bound/relaxed-master.js';
+import { finestMaster } from '../bound/finest-master.js';
+import { asLaid, type RelaxedBoard, relax } from '../bound/relaxed.js';
+import { isMore, type RelaxedMaster } from '../bound/relaxed-master.js';
 import type { InRow } from '../bound/row-lengths.js';
 import type { Goals } from '../goals.js';
 import type { LinearSolver } from '../solver/linear.js';
 import { Aim } from './aim.js';
 import { enoughWood } from './blocks/enough-wood.js';
 import { type Construction, type FilledBoard, keepsStages, type Pile, weigh } from './construct.js';
-import { type Filling, THOROUGH_FROM_BEAM } from './fill-board.js';
+import { type Filling, fillingOf, THOROUGH_FROM_BEAM } from './fill-board.js';
 import type { Group } from './group.js';
 import { type MoveSetting, rebuilt, revalued } from './moves.js';
 import { noise } from './noise.js';
+import type { Shape } from './shapes.js';
 import { isBetter } from './standing.js';
+import { withStripsBeside } from './strips-beside.js';
 
 /** Beam widths for pricing, which widens when nothing more is found. */
 const PRICING_BEAM = 8;
@@ -45,14 +49,14 @@ const FIRST_SLICE = 0.04;
 
 /** Numbers of boards with wood enough that are filled block by block to begin with: how many, how often, and the share of the time. */
 const ENOUGH = 6;
+const ENOUGH_FOR_ROWS = 40;
 const FIRST_TURNS = 12;
 const FILLING_SHARE = 0.08;
+const ROWS_FIRST_SHARE = 0.25;
 /** Share of an aim's slice that goes into filling boards block by block. */
 const BLOCKS_SHARE = 0.4;
-
-/** A choice that leaves nothing out. */
-const wholeOf = (choice: Choice | null): Choice | null =>
-  choice?.out.copies === 0 ? choice : null;
+/** Share of the rest of it for listed patterns, board by board. */
+const ROWS_SHARE = 0.6;
 
 /** It yields wherever the caller may look or stop. */
 export type Phase = Generator<void, void, void>;
@@ -88,7 +92,8 @@ export class Finder {
   /** Milliseconds that went into aims more than into improving the best. */
   private aimed = 0;
   private readonly aims: Aim[] = [];
-  private master: RelaxedMaster | null = null;
+  /** Not yet listed while undefined. */
+  private master: RelaxedMaster | null | undefined = undefined;
 
   constructor(
     readonly group: Group,
@@ -176,18 +181,25 @@ export class Finder {
     }
   }
 
-  /** The numbers of boards that have wood enough for less than the best costs, filled block by block. */
-  private *fillFully(): Phase {
-    const { group, setting } = this;
+  /** Aims at the numbers of boards that have wood enough for less than the best costs, the cheapest first. */
+  private enough(most: number): Aim[] {
+    const { group } = this;
     const kinds = group.piles.map(({ price, stock, left }) => ({
       price,
       area: stock.length * stock.width,
       left,
     }));
     const need = sum(group.parts.map((part) => at(group.copies, part) * at(this.areas, part)));
-    this.until = setting.clock() + FILLING_SHARE * (setting.deadline - setting.started);
-    for (const counts of enoughWood(kinds, need, group.cost, ENOUGH)) {
-      const aim = new Aim(group, { counts, cost: 0 }, this.moving);
+    return enoughWood(kinds, need, group.cost, most).map(
+      (counts) => new Aim(group, { counts, cost: 0 }, this.moving),
+    );
+  }
+
+  /** The numbers of boards that have wood enough, filled block by block. */
+  private *fillFully(): Phase {
+    const { clock, deadline, started } = this.setting;
+    this.until = clock() + FILLING_SHARE * (deadline - started);
+    for (const aim of this.enough(ENOUGH)) {
       for (
         let turn = 0;
         aim.filler.isWorthwhile && turn < FIRST_TURNS && !this.halted();
@@ -197,6 +209,19 @@ export class Finder {
         if (aim.isReached) break;
       }
       if (aim.isReached || this.halted()) break;
+    }
+    this.until = Number.POSITIVE_INFINITY;
+  }
+
+  /** The same by rows. */
+  private *fillFirstByRows(solver: LinearSolver): Phase {
+    if (!(yield* this.listed())) return;
+    const { clock, deadline, started } = this.setting;
+    this.until = clock() + ROWS_FIRST_SHARE * (deadline - started);
+    for (const aim of this.enough(ENOUGH_FOR_ROWS)) {
+      if (this.halted() || this.isProven(this.group)) break;
+      yield* this.fillByRows(aim, solver);
+      if (aim.isReached) break;
     }
     this.until = Number.POSITIVE_INFINITY;
   }
@@ -222,6 +247,9 @@ export class Finder {
       if (this.isProven(group) || this.halted()) return;
       this.choose(group, solver);
       yield;
+      const { first } = this.setting.goals;
+      if (beam === PRICING_BEAM && first === 'cost' && group.missing === 0 && !this.isProven(group))
+        yield* this.fillFirstByRows(solver);
       if (this.isProven(group)) return;
     }
   }
@@ -233,35 +261,39 @@ export class Finder {
   private *realise(
     group: Group,
     solver: LinearSolver,
-    propose: (master: RelaxedMaster, seconds: number) => Choice | null,
+    master: RelaxedMaster,
+    propose: (seconds: number) => readonly RelaxedBoard[] | null,
   ): Phase {
-    this.master ??= RelaxedMaster.of(this.group.question(), true);
-    yield;
-    const master = this.master?.copy();
-    for (let round = 0; master && round < PROPOSALS && !this.halted(); round += 1) {
-      const proposal = propose(master, this.secondsFor(PROPOSING_SECONDS));
+    for (let round = 0; round < PROPOSALS && !this.halted(); round += 1) {
+      const proposal = propose(this.secondsFor(PROPOSING_SECONDS));
       if (!proposal || this.isProven(group)) return;
       yield;
-      const all = this.lay(group, master, proposal.boards);
+      const all = this.lay(group, master, proposal);
       if (all || round % CHOOSE_EVERY === CHOOSE_EVERY - 1) this.choose(group, solver);
       yield;
     }
   }
 
+  /** All patterns that rows allow, to choose among; null where they are too many. */
+  private *listed(): Generator<void, RelaxedMaster | null, void> {
+    if (this.master === undefined) {
+      const close = relax(this.group.question(), true);
+      yield;
+      this.master = yield* finestMaster(close, () => this.halted(), asLaid);
+    }
+    return this.master?.copy() ?? null;
+  }
+
   /** Proposals that are better than the best: cheaper ones, or such as leave less out. */
   private *realiseBest(solver: LinearSolver): Phase {
     const { group } = this;
-    const { cost } = group;
-    if (group.missing > 0)
-      yield* this.realise(group, solver, (master, seconds) => {
-        const proposal = master.fewestOut(solver, seconds);
-        return proposal && isMore(group.out, proposal.out) ? proposal : null;
-      });
-    else
-      yield* this.realise(group, solver, (master, seconds) => {
-        const proposal = wholeOf(master.solve(solver, seconds));
-        return proposal && proposal.cost < cost ? proposal : null;
-      });
+    if (group.missing === 0) return;
+    const master = yield* this.listed();
+    if (!master) return;
+    yield* this.realise(group, solver, master, (seconds) => {
+      const proposal = master.fewestOut(solver, seconds);
+      return proposal && isMore(group.out, proposal.out) ? proposal.boards : null;
+    });
   }
 
   /** Tries to lay every proposed pattern and forbids what cannot be laid; true when all could. */
@@ -282,7 +314,7 @@ export class Finder {
       for (const [demand, count] of counts.entries()) copies[at(group.parts, demand)] = count;
       const wanted = { copies, values: group.values };
       const filling =
-        this.inRow(group, pile, master.order({ kind, counts })) ??
+        this.inRow(group, pile, counts, master.order({ kind, counts })) ??
         pile.filler.fill(wanted, REALISING_BEAM, pile.ends);
       group.pool.learn([weigh(pile, filling, job.saw, goals)]);
       if (filling.used.every((count, part) => count >= at(copies, part))) continue;
@@ -292,17 +324,43 @@ export class Finder {
     return all;
   }
 
-  /** The pattern as a shortest row of its parts, where it is known and has room. */
-  private inRow(group: Group, pile: Pile, order: readonly InRow[] | null): Filling | null {
+  /** The pattern as a shortest row of its parts, where it is known and has room, what need not lie in it beside it. */
+  private inRow(
+    group: Group,
+    pile: Pile,
+    counts: readonly number[],
+    order: readonly InRow[] | null,
+  ): Filling | null {
+    const { job } = this.setting;
     const [stretch] = pile.ends;
     if (!order || !stretch || pile.ends.length > 1) return null;
+    const { ways } = pile.filler;
     const row = order.flatMap(({ part, turn, flipped, isHigh }) => {
-      const shape = pile.filler.ways.find(
+      const shape = ways.find(
         (way) => way.part === at(group.parts, part) && way.turn === turn && way.flipped === flipped,
       );
       return shape ? [{ shape, isHigh }] : [];
     });
-    return row.length === order.length ? pile.filler.inOrder(row, stretch) : null;
+    const found = row.length === order.length ? pile.filler.inOrder(row, stretch) : null;
+    const strips = counts.flatMap((count, demand) => {
+      const part = at(group.parts, demand);
+      const beside = count - row.filter(({ shape }) => shape.part === part).length;
+      const shape = minBy(
+        ways.filter((way) => way.part === part),
+        ({ width }) => width,
+      );
+      return shape && beside > 0 ? new Array<Shape>(beside).fill(shape) : [];
+    });
+    if (!found || strips.length === 0) return found;
+    if (!job.saw.rip) return null;
+    const bed = {
+      stock: pile.stock,
+      saw: job.saw,
+      obstacles: pile.filler.defects,
+      end: stretch[1],
+    };
+    const pieces = withStripsBeside(found.pieces, strips, bed);
+    return pieces && fillingOf(pieces, job.parts.length);
   }
 
   /** One round on a group: a dive after a rest, other prices now and then, otherwise boards filled anew. */
@@ -353,10 +411,8 @@ export class Finder {
     const blocksUntil = clock() + BLOCKS_SHARE * (this.until - clock());
     if (aim.filler.isWorthwhile)
       while (!aim.isReached && clock() < blocksUntil && !this.halted()) yield* this.fillOnce(aim);
+    if (!aim.isReached) yield* this.fillByRows(aim, solver);
     if (aim.slices === 1 && !aim.isReached) {
-      yield* this.realise(group, solver, (master, seconds) =>
-        wholeOf(master.solve(solver, seconds, aim.target.counts)),
-      );
       yield* this.price(group, solver, DIVING_BEAM);
       if (!this.halted()) this.choose(group, solver);
     }
@@ -368,6 +424,23 @@ export class Finder {
       yield* this.round(group, solver);
     }
     this.until = Number.POSITIVE_INFINITY;
+    const found = aim.handBack();
+    if (aim.isReached) this.consider(this.group, found);
+  }
+
+  /** The listed patterns laid that fill its boards, those left out that could not be laid; what it learns it goes on with the next time. */
+  private *fillByRows(aim: Aim, solver: LinearSolver): Phase {
+    aim.listed ??= yield* this.listed();
+    const { listed } = aim;
+    if (!listed) return;
+    const { clock } = this.setting;
+    const whole = this.until;
+    this.until = clock() + ROWS_SHARE * (whole - clock());
+    yield* this.realise(aim.group, solver, listed, () => {
+      const filled = listed.fillBoards(solver, aim.target.counts, () => this.halted());
+      return filled === 'none' ? null : filled;
+    });
+    this.until = whole;
     const found = aim.handBack();
     if (aim.isReached) this.consider(this.group, found);
   }
@@ -394,8 +467,7 @@ export class Finder {
         if (first === 'cost' && this.group.missing === 0 && !this.isProven(this.group))
           yield* this.fillFully();
         yield* this.generate(this.group, now);
-        const isOpen = !this.isProven(this.group) && this.setting.goals.first === 'cost';
-        if (isOpen) yield* this.realiseBest(now);
+        if (first === 'cost' && !this.isProven(this.group)) yield* this.realiseBest(now);
       }
       yield* this.turn(now);
       yield;

@@ -2,8 +2,9 @@ import type { LayoutJob } from '../../job/index.js';
 import { at } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import { BoardCounts, type Target } from '../bound/board-counts.js';
+import { finestMaster } from '../bound/finest-master.js';
 import { leastCostByColumns } from '../bound/least-cost.js';
-import type { BoundQuestion } from '../bound/relaxed.js';
+import { type BoundQuestion, relax } from '../bound/relaxed.js';
 import { type LeastOut, RelaxedMaster } from '../bound/relaxed-master.js';
 import { RelaxedProgramme } from '../bound/relaxed-programme.js';
 import type { Goals } from '../goals.js';
@@ -61,11 +62,19 @@ export const proverFor = (
 export const questionsOf = (groups: readonly Group[]): ((left: number) => BoundQuestion)[] =>
   groups.map((group) => (left) => ({ ...group.question(), left }));
 
+/** What is made when it is first asked for, and kept. */
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
+}
+
 /** Numbers of boards that are looked for at first, and at most. */
 const FIRST_TARGETS = 2;
 const MOST_TARGETS = 24;
-/** Seconds for one whole-number programme, so that it can be stopped in between: for each of many, and for the two about what stays out. */
-const REFUTING_SECONDS = 1;
+/** Seconds for each of the two whole-number programmes about what stays out. */
 const OUT_SECONDS = 2.5;
 
 /**
@@ -129,7 +138,7 @@ export class Prover implements Bounds {
   private *byColumns(group: number): Generator<void, void, void> {
     const { solver, halted } = this.control;
     const question = at(this.questions, group)(this.known[group]?.missing ?? 0);
-    const programme = new RelaxedProgramme(question, solver, false, halted);
+    const programme = new RelaxedProgramme(relax(question, false), solver, halted);
     const { cost, proof } = yield* leastCostByColumns(question, programme);
     this.tell(group, cost, proof, []);
     yield;
@@ -140,7 +149,7 @@ export class Prover implements Bounds {
     const missing = this.known[group]?.missing ?? 0;
     if (missing === 0) return;
     const { solver } = this.control;
-    const master = RelaxedMaster.of(at(this.questions, group)(0), true);
+    const master = RelaxedMaster.of(relax(at(this.questions, group)(0), true));
     yield;
     const out = master?.fewestOut(solver, this.seconds(OUT_SECONDS))?.out;
     yield;
@@ -155,20 +164,27 @@ export class Prover implements Bounds {
     return Math.min(most, Math.max(0.05, this.control.secondsLeft()));
   }
 
+  /** What looks for numbers of boards; what looks more closely is set up when it is first asked. */
+  private countsOf(question: BoundQuestion, programme: RelaxedProgramme): BoardCounts {
+    const { solver, halted } = this.control;
+    const close = once(() => relax(question, true));
+    const closely = once(() => new RelaxedProgramme(close(), solver, halted));
+    let master: RelaxedMaster | null | undefined;
+    function* refutes(counts: readonly number[]): Generator<void, boolean, void> {
+      if (master === undefined) master = yield* finestMaster(close(), halted);
+      return master?.fillBoards(solver, counts, halted) === 'none';
+    }
+    return new BoardCounts(question.stock, programme, closely, refutes);
+  }
+
   /** Which numbers of boards could be enough, more of them each time those known are told. */
   private *byCounts(group: number): Generator<void, void, void> {
     const { solver, halted } = this.control;
     if (!this.isOpen(group) || this.known[group]?.missing !== 0) return;
     const question = at(this.questions, group)(0);
-    const programme = new RelaxedProgramme(question, solver, false, halted);
+    const programme = new RelaxedProgramme(relax(question, false), solver, halted);
     yield;
-    const closely = new RelaxedProgramme(question, solver, true, halted);
-    yield;
-    const master = RelaxedMaster.of(question, true);
-    yield;
-    const refutes = (counts: readonly number[]) =>
-      master?.refutes(solver, this.seconds(REFUTING_SECONDS), counts) ?? false;
-    const counts = new BoardCounts(question.stock, programme, closely, refutes);
+    const counts = this.countsOf(question, programme);
     const isOver = () => halted() || !this.isOpen(group);
     for (let wanted = FIRST_TARGETS; wanted <= MOST_TARGETS && !isOver(); wanted += 1) {
       for (const _step of counts.search(() => this.cost(group), wanted, isOver)) {
