@@ -60,7 +60,7 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
             for (const derived of built.derived) expect(Number.isFinite(derived.value)).toBe(true);
           },
         ),
-        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 30) },
+        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 12) },
       );
       // A property that refuses everything proves nothing.
       expect(sound).toBeGreaterThan(0);
@@ -76,7 +76,7 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
             expect(plainText(at(built.refusals, 0).message).length).toBeGreaterThan(20);
           }
         }),
-        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 15) },
+        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 8) },
       );
     });
 
@@ -108,7 +108,7 @@ describe.each(FAMILIES.map((family) => [family.id, family] as const))(
           pairs += found.length;
           found.forEach(expectMirrorImages);
         }),
-        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 20) },
+        { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 8) },
       );
       const handed = family.roles.some(({ id }) => id.includes('right'));
       expect(pairs > 0).toBe(handed);

@@ -136,10 +136,10 @@ describe('measures', () => {
             }
         },
       ),
-      { numRuns: 100 },
+      { numRuns: Number(process.env.SPARE_KNOT_RUNS ?? 50) },
     );
-    expect(boards).toBeGreaterThan(150);
-    expect(rowsSeen).toBeGreaterThan(20);
+    expect(boards).toBeGreaterThan(75);
+    expect(rowsSeen).toBeGreaterThan(15);
   });
 
   test('a board sawn to the last kerf is full, and not more than full, by area and by length', () => {
