@@ -68,6 +68,15 @@ describe('boards filled one after the other', () => {
     expect(Math.min(seen.held, seen.refused)).toBeGreaterThan(40);
   });
 
+  test('with more parts than one number tells apart nothing is taken for something else', () => {
+    const only = (...parts: readonly number[]) =>
+      Array.from({ length: 54 }, (_unused, part) => Number(parts.includes(part)));
+    const but = (...parts: readonly number[]) => only(...parts).map((count) => 1 - count);
+    const boards = [{ patterns: [but(0, 53), but(53)] }, { patterns: [only(53)] }];
+    const filled = new BoardByBoard(but(), boards, only(), 1000, never).fill();
+    expect(filled).toEqual([but(53), only(53)]);
+  });
+
   test('what was cut short is left open', () => {
     const boards = Array.from({ length: 6 }, () => ({
       patterns: [

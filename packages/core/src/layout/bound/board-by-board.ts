@@ -29,6 +29,8 @@ export class BoardByBoard {
   private readonly failed: readonly Set<number>[];
   private readonly rest: number[];
   private readonly key: readonly number[];
+  /** Whether what is left over can be told apart by one number: else nothing is remembered. */
+  private readonly isTold: boolean;
   private readonly chosen: Counts[] = [];
   private nodes = 0;
   private cut = false;
@@ -64,6 +66,7 @@ export class BoardByBoard {
       next *= count + 1;
       return key;
     });
+    this.isTold = next <= Number.MAX_SAFE_INTEGER;
   }
 
   /** One pattern for each board, of what is still wanted of it; boards at the end that need not be filled have none. */
@@ -103,7 +106,7 @@ export class BoardByBoard {
         rest[part] = at(rest, part) + count;
       });
     }
-    if (!this.cut) failed.add(key);
+    if (!this.cut && this.isTold) failed.add(key);
     return false;
   }
 }

@@ -17,8 +17,6 @@ interface Bed {
 interface Run {
   left: Ticks;
   right: Ticks;
-  /** How far they reach from that edge. */
-  height: Ticks;
   isHigh: boolean;
 }
 
@@ -32,15 +30,12 @@ function runsFor(row: readonly Piece[], width: Ticks, { stock, saw }: Bed): Run[
   row.forEach((piece, index) => {
     const next = Math.min(...row.slice(index + 1).map(({ x }) => x));
     const isHigh = piece.y > 0;
-    const { width: height } = piece.shape;
-    const hosts = height + saw.kerf + width <= stock.width;
+    const hosts = piece.shape.width + saw.kerf + width <= stock.width;
     const [startsFree, endsFree] = [piece.x >= reach + saw.kerf, next >= endOf(piece) + saw.kerf];
     if (!hosts || !startsFree || !endsFree) open = null;
-    else if (open && open.isHigh === isHigh) {
-      open.right = endOf(piece);
-      open.height = Math.max(open.height, height);
-    } else {
-      open = { left: piece.x, right: endOf(piece), height, isHigh };
+    else if (open && open.isHigh === isHigh) open.right = endOf(piece);
+    else {
+      open = { left: piece.x, right: endOf(piece), isHigh };
       runs.push(open);
     }
     reach = Math.max(reach, endOf(piece));
