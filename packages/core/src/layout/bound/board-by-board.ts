@@ -1,5 +1,5 @@
 import { at, sum } from '../../lists/index.js';
-import type { Counts } from './relaxed-patterns.js';
+import { type Counts, worth } from './relaxed-patterns.js';
 
 /** A board, and what may lie on it: every pattern that is not part of another. */
 export interface Fillable {
@@ -33,6 +33,10 @@ export class BoardByBoard {
   private readonly isTold: boolean;
   private readonly chosen: Counts[] = [];
   private nodes = 0;
+  /** Patterns tried. */
+  private tries = 0;
+  /** What is laid on each board. */
+  private readonly laid: readonly Int32Array[];
   private cut = false;
   /** What each board holds at most. */
   private readonly held: readonly number[];
@@ -41,24 +45,23 @@ export class BoardByBoard {
     demand: Counts,
     boards: readonly Fillable[],
     private readonly values: Counts,
-    private readonly mostNodes: number,
+    private readonly mostTries: number,
     private readonly halted: () => boolean,
   ) {
-    const worth = (counts: Counts) =>
-      counts.reduce((total, count, part) => total + count * at(values, part), 0);
     const known = new Map<readonly Counts[], readonly Ranked[]>();
     this.ranked = boards.map(({ patterns }) => {
-      const best = Math.max(0, ...patterns.map(worth));
+      const best = Math.max(0, ...patterns.map((counts) => worth(counts, values)));
       const ranked =
         known.get(patterns) ??
         patterns
-          .map((counts) => ({ counts, loss: best - worth(counts) }))
+          .map((counts) => ({ counts, loss: best - worth(counts, values) }))
           .sort((one, other) => one.loss - other.loss);
       known.set(patterns, ranked);
       return ranked;
     });
-    this.held = this.ranked.map((list) => (list[0] ? worth(list[0].counts) : 0));
+    this.held = this.ranked.map((list) => (list[0] ? worth(list[0].counts, values) : 0));
     this.failed = boards.map(() => new Set());
+    this.laid = boards.map(() => new Int32Array(demand.length));
     this.rest = [...demand];
     let next = 1;
     this.key = demand.map((count) => {
@@ -71,9 +74,7 @@ export class BoardByBoard {
 
   /** One pattern for each board, of what is still wanted of it; boards at the end that need not be filled have none. */
   fill(): Filled {
-    const spare =
-      sum(this.held) -
-      this.rest.reduce((total, count, part) => total + count * at(this.values, part), 0);
+    const spare = sum(this.held) - worth(this.rest, this.values);
     if (spare < -SLACK) return 'none';
     if (this.from(0, spare + SLACK)) return [...this.chosen];
     return this.cut ? null : 'none';
@@ -87,26 +88,41 @@ export class BoardByBoard {
     const failed = this.failed[board];
     if (!failed || failed.has(key)) return false;
     this.nodes += 1;
-    if (this.nodes > this.mostNodes || (this.nodes % 256 === 0 && this.halted())) this.cut = true;
+    if (this.nodes % 256 === 0 && this.halted()) this.cut = true;
+    const laid = at(this.laid, board);
     for (const { counts, loss } of at(this.ranked, board)) {
+      this.tries += 1;
+      if (this.tries > this.mostTries) this.cut = true;
       if (this.cut || loss > spare) break;
-      const laid = counts.map((count, part) => Math.min(count, at(rest, part)));
-      const wasted = counts.reduce(
-        (total, count, part) => total + (count - at(laid, part)) * at(this.values, part),
-        0,
-      );
-      if (loss + wasted > spare) continue;
-      laid.forEach((count, part) => {
-        rest[part] = at(rest, part) - count;
-      });
-      this.chosen.push(laid);
-      if (this.from(board + 1, spare - loss - wasted)) return true;
+      const wasted = loss + this.take(counts, laid, spare - loss);
+      if (wasted > spare) continue;
+      this.move(laid, -1);
+      this.chosen.push([...laid]);
+      if (this.from(board + 1, spare - wasted)) return true;
       this.chosen.pop();
-      laid.forEach((count, part) => {
-        rest[part] = at(rest, part) + count;
-      });
+      this.move(laid, 1);
     }
     if (!this.cut && this.isTold) failed.add(key);
     return false;
+  }
+
+  /** Copies that were left laid, or taken back. */
+  private move(laid: Int32Array, sign: 1 | -1): void {
+    const { rest } = this;
+    for (let part = 0; part < laid.length; part += 1)
+      rest[part] = (rest[part] as number) + sign * (laid[part] as number);
+  }
+
+  /** Lays of a pattern what is left of it; the value of what is left off its board, or somewhat more than `most`. */
+  private take(counts: Counts, laid: Int32Array, most: number): number {
+    const { rest, values } = this;
+    let off = 0;
+    for (let part = 0; part < counts.length && off <= most; part += 1) {
+      const count = counts[part] as number;
+      const taken = Math.min(count, rest[part] as number);
+      laid[part] = taken;
+      if (taken < count) off += (count - taken) * (values[part] as number);
+    }
+    return off;
   }
 }

@@ -12,6 +12,9 @@ export interface Target {
   cost: Cents;
 }
 
+/** By what numbers of boards are proven not to be enough. */
+export type Refuted = 'lp' | 'exact' | null;
+
 /** Limits still to be looked into, and what boards within them cost at least. */
 interface Open {
   limits: Limits;
@@ -44,10 +47,8 @@ export class BoardCounts {
     private readonly stock: readonly Stock[],
     /** Asked at each step: quick. */
     private readonly programme: RelaxedProgramme,
-    /** Asked of whole numbers of boards: sees more, and takes longer, also to be set up. */
-    private readonly closely: () => RelaxedProgramme,
-    /** Whether boards in these numbers are proven not to be enough by what sees more still. */
-    private readonly refutes: (counts: Counts) => Generator<void, boolean, void>,
+    /** Asked of whole numbers of boards, and what they cost: by what they are proven not to be enough, if they are. Sees more, and takes longer. */
+    private readonly refuted: (counts: Counts, cost: Cents) => Generator<void, Refuted, void>,
   ) {
     this.price = stock.map(priceOf);
     this.open = [{ limits: programme.allBoards, cost: 0 }];
@@ -166,14 +167,9 @@ export class BoardCounts {
   }
 
   private *isRefuted(counts: Counts): Generator<void, boolean, void> {
-    const cost = this.costOf(counts);
-    const most = { least: counts.map(() => 0), most: counts };
-    const close = yield* this.closely().under(most, cost + 1);
-    // More than all of these boards cost: some copy finds no place on them.
-    if (close.cost > cost + SLACK) return true;
-    if (this.programme.halted() || !(yield* this.refutes(counts))) return false;
-    this.wasRefuted = true;
-    return true;
+    const refuted = yield* this.refuted(counts, this.costOf(counts));
+    if (refuted === 'exact') this.wasRefuted = true;
+    return refuted !== null;
   }
 
   private costOf(counts: Counts): Cents {

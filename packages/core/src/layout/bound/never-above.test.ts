@@ -88,15 +88,10 @@ describe('no bound is above what the cheapest of all layouts costs', () => {
         );
         const refutedBy = (by: RelaxedMaster | null, boards: readonly number[]) =>
           by?.fillBoards(solver, boards, () => false) === 'none';
-        const counts = new BoardCounts(
-          of.stock,
-          programme,
-          () => closely,
-          // biome-ignore lint/correctness/useYield: nothing is to be waited for
-          function* (boards) {
-            return refutedBy(master, boards) || refutedBy(coarse, boards);
-          },
-        );
+        const counts = new BoardCounts(of.stock, programme, function* (boards, cost) {
+          if (refutedBy(master, boards) || refutedBy(coarse, boards)) return 'exact';
+          return (yield* closely.holds(boards, cost)) ? null : 'lp';
+        });
         // As if the best that is known were dearer: what could go too high would.
         for (const _step of counts.search(
           () => least + 1000,

@@ -3,8 +3,9 @@ import type { Cents } from '../../measure/index.js';
 import { meanArea } from '../area.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
 import { BoardByBoard } from './board-by-board.js';
-import type { Relaxation, RelaxedBoard, RelaxedKind, Wanted } from './relaxed.js';
-import { type Counts, maximalPatterns } from './relaxed-patterns.js';
+import type { OrderedRow, Relaxation, RelaxedBoard, RelaxedKind, Wanted } from './relaxed.js';
+import { type Counts, maximalPatterns, type RelaxedBest, worth } from './relaxed-patterns.js';
+import { RelaxedProgramme } from './relaxed-programme.js';
 import type { InRow } from './row-lengths.js';
 import { tightestPrices } from './tightest-prices.js';
 import type { Demand } from './weights.js';
@@ -14,8 +15,8 @@ const MOST_PATTERNS = 4000;
 /** Copies up to which the whole-number programme is worth its time. */
 const MOST_COPIES = 140;
 
-/** Boards tried at most to fill them one after the other. */
-const MOST_NODES = 200_000;
+/** Patterns tried at most to fill boards one after the other. */
+const MOST_TRIES = 2_000_000;
 
 /** What is asked of the patterns: how many boards of each kind at most, what counts, and what may stay out at most. */
 interface Asked {
@@ -214,7 +215,7 @@ export class RelaxedMaster {
     const values = tightestPrices(copies, kinds, solver);
     if (!values) return null;
     const boards = kinds.flatMap((each) => Array.from({ length: each.boards }, () => each));
-    const filled = new BoardByBoard(copies, boards, values, MOST_NODES, halted).fill();
+    const filled = new BoardByBoard(copies, boards, values, MOST_TRIES, halted).fill();
     if (filled === null || filled === 'none') return filled;
     return this.ofQuestion(
       filled.map((counts, board) => ({ kind: at(boards, board).kind, counts })),
@@ -241,23 +242,93 @@ export class RelaxedMaster {
     });
   }
 
+  /** Whether some of its parts are taken for one another. */
+  get isMerged(): boolean {
+    return this.wanted.some(({ members }) => members.length > 1);
+  }
+
+  /** Column generation over these patterns: as close as they are, and each of its steps a look along a list. */
+  programme(solver: LinearSolver, halted: () => boolean): RelaxedProgramme {
+    const byKind = this.kinds.map((_kind, kind) =>
+      this.columns.flatMap((column) => (column.kind === kind ? [column.counts] : [])),
+    );
+    return new RelaxedProgramme(this.relaxation, solver, halted, (values, kind): RelaxedBest => {
+      let [counts, value] = [values.map((): number => 0) as Counts, 0];
+      for (const pattern of at(byKind, kind)) {
+        const own = worth(pattern, values);
+        if (own > value) [counts, value] = [pattern, own];
+      }
+      return { counts, value, most: value };
+    });
+  }
+
+  /**
+   * The patterns of a kind that are worth most, the dearest first: at values of the question's parts, of which so many are left, worth more than
+   * `above`. Of parts taken for one another the dearest are laid. At most so many, of those that are `open`.
+   */
+  dearest(
+    kind: number,
+    { values, left, above }: { values: Counts; left: Counts; above: number },
+    open: (counts: Counts) => boolean,
+    most: number,
+  ): Counts[] {
+    // What so many copies of a class come to, from none on.
+    const sums = this.wanted.map(({ members }) => {
+      const sorted = [...members].sort((a, b) => at(values, b) - at(values, a));
+      const each = sorted.flatMap((part) =>
+        new Array<number>(at(left, part)).fill(at(values, part)),
+      );
+      const totals = [0];
+      for (const value of each) totals.push(at(totals, totals.length - 1) + value);
+      return { sorted, totals };
+    });
+    const full = (counts: Counts): Counts => {
+      const own = values.map(() => 0);
+      counts.forEach((count, part) => {
+        let more = count;
+        for (const member of at(sums, part).sorted) {
+          own[member] = Math.min(more, at(left, member));
+          more -= at(own, member);
+        }
+      });
+      return own;
+    };
+    const found: { counts: Counts; value: number }[] = [];
+    for (const column of this.columns) {
+      if (column.kind !== kind) continue;
+      let value = 0;
+      for (let part = 0; part < column.counts.length; part += 1) {
+        const { totals } = sums[part] as { totals: number[] };
+        value += totals[Math.min(column.counts[part] as number, totals.length - 1)] as number;
+      }
+      const last = found[most - 1];
+      if (value <= above || (last && value <= last.value)) continue;
+      const counts = full(column.counts);
+      if (!open(counts)) continue;
+      found.push({ counts, value });
+      found.sort((one, other) => other.value - one.value);
+      found.splice(most);
+    }
+    return found.map(({ counts }) => counts);
+  }
+
   /** Counts by what is wanted, of counts by the question's parts. */
   private ownOf(counts: Counts): number[] {
     return this.wanted.map(({ members }) => sum(members.map((index) => at(counts, index))));
   }
 
-  /** A shortest row of those of a pattern's copies that must lie in one, its parts by the question's; null where none is known. */
-  order({ kind, counts }: RelaxedBoard): InRow[] | null {
+  /** A shortest row of those of a pattern's copies that must lie in one and what lies beside it, its parts by the question's; null where none is known. */
+  order({ kind, counts }: RelaxedBoard): OrderedRow | null {
     const order = at(this.kinds, kind).order(this.ownOf(counts));
     const left = [...counts];
-    return (
-      order?.map((each) => {
+    const named = (list: readonly InRow[]) =>
+      list.map((each) => {
         const { members } = at(this.wanted, each.part);
         const part = members.find((index) => at(left, index) > 0) ?? at(members, 0);
         left[part] = at(left, part) - 1;
         return { ...each, part };
-      }) ?? null
-    );
+      });
+    return order && { row: named(order.row), strips: named(order.strips) };
   }
 
   /** Takes a pattern, and all that hold more, out of the choice; what it holds less one copy comes in. */

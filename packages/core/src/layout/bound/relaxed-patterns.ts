@@ -19,6 +19,14 @@ export interface RelaxedBest {
   most: number;
 }
 
+/** What copies are worth together, at values of the parts. */
+export const worth = (counts: Counts, values: readonly number[]): number => {
+  let total = 0;
+  for (let part = 0; part < counts.length; part += 1)
+    total += (counts[part] as number) * (values[part] as number);
+  return total;
+};
+
 const MOST_NODES = 60_000;
 const NOTHING = 1e-9;
 

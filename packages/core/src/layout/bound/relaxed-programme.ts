@@ -3,7 +3,7 @@ import type { Cents } from '../../measure/index.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
 import { least } from './cover.js';
 import type { BoundQuestion, Relaxation, RelaxedBoard, RelaxedKind, Wanted } from './relaxed.js';
-import { bestRelaxed, type Counts } from './relaxed-patterns.js';
+import { bestRelaxed, type Counts, type RelaxedBest } from './relaxed-patterns.js';
 
 /** Boards of each kind: at least and at most so many. */
 export interface Limits {
@@ -18,9 +18,14 @@ export interface RelaxedAnswer {
   counts: Counts | null;
 }
 
+/** The pattern of a kind of board that is worth most at values of the parts. */
+export type Pricing = (values: Counts, kind: number) => RelaxedBest;
+
 const MOST_ROUNDS = 200;
 const PROGRAMME_SECONDS = 5;
 const NOTHING = 1e-6;
+/** Rounding of floating point in a sum of cents. */
+const SLACK = 1e-4;
 /** How often a penalty that still leaves copies out is raised, and by how much. */
 const RAISES = 3;
 const RAISE = 12;
@@ -38,23 +43,27 @@ export class RelaxedProgramme {
   private readonly columns: RelaxedBoard[];
   /** A part left over costs more than any board, so that only as many are left as must be. */
   private readonly penalty: number;
+  private readonly best: Pricing;
 
   constructor(
     { question, wanted, kinds }: Relaxation,
     private readonly solver: LinearSolver,
     /** Asked between rounds: true ends a question with what is known by then. */
     readonly halted: () => boolean,
+    /** By a knapsack where its patterns are not listed. */
+    best?: Pricing,
   ) {
+    this.best =
+      best ?? ((values, kind) => bestRelaxed(values, at(kinds, kind).copies, at(kinds, kind)));
     this.question = question;
     this.wanted = wanted;
     this.kinds = kinds;
     this.penalty = 4 * (1 + Math.max(0, ...kinds.map((kind) => kind.price)));
     this.columns = kinds.map((each, kind) => ({
       kind,
-      counts: bestRelaxed(
+      counts: this.best(
         each.copies.map(() => 1),
-        each.copies,
-        each,
+        kind,
       ).counts,
     }));
   }
@@ -97,6 +106,12 @@ export class RelaxedProgramme {
     return { cost: best, counts: null };
   }
 
+  /** Whether so many boards of each kind may hold all: not if the least that they could cost is more than they do. */
+  *holds(counts: Counts, cost: Cents): Generator<void, boolean, void> {
+    const within = { least: counts.map(() => 0), most: counts };
+    return (yield* this.under(within, cost + 1)).cost <= cost + SLACK;
+  }
+
   private countsOf(values: readonly number[]): Counts {
     const counts = this.kinds.map(() => 0);
     this.columns.forEach(({ kind }, index) => {
@@ -117,7 +132,7 @@ export class RelaxedProgramme {
     let grown = false;
     kinds.forEach((each, kind) => {
       if (at(most, kind) === 0) return;
-      const found = bestRelaxed(values, each.copies, each);
+      const found = this.best(values, kind);
       const margin = each.price - found.most;
       bound += margin * at(margin < 0 ? most : fewest, kind);
       const quota =

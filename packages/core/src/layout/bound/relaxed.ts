@@ -1,9 +1,10 @@
 import { priceOf, type Saw, type Stock } from '../../job/index.js';
 import { at, maxBy, sum } from '../../lists/index.js';
-import type { Cents, Ticks } from '../../measure/index.js';
+import type { Cents } from '../../measure/index.js';
 import { dualWeightsFor, withSlices } from './dual-weights.js';
 import type { Counts } from './relaxed-patterns.js';
-import { type InRow, RowLengths, type Rows } from './row-lengths.js';
+import { type Distances, type InRow, NO_ROWS, RowLengths, type Rows } from './row-lengths.js';
+import { hasStrips, haveRoom } from './rows-beside.js';
 import { type Demand, type DualWeights, usable } from './weights.js';
 
 /** What a bound is asked: parts with copies, kinds of boards, the saw, how many copies may stay unplaced, and which part fits which kind. */
@@ -26,8 +27,14 @@ export interface RelaxedKind {
   allows: (counts: Counts) => boolean;
   /** Whether so many of each find room in a row as rows are laid, as far as they lie in one. */
   lays: (counts: Counts) => boolean;
-  /** A shortest row of those of so many of each that can only lie in one; null where none is known. */
-  order: (counts: Counts) => InRow[] | null;
+  /** A shortest row of those of so many of each that can only lie in one, and what lies beside it; null where none is known. */
+  order: (counts: Counts) => OrderedRow | null;
+}
+
+/** A row from the board's left end on, and in which order strips lie beside it. */
+export interface OrderedRow {
+  row: readonly InRow[];
+  strips: readonly InRow[];
 }
 
 /** A board and what a relaxed pattern puts on it. */
@@ -42,11 +49,11 @@ export type Wanted = Demand & { members: readonly number[] };
 /** The parts that must be placed and the kinds of boards, each with measures of its own. */
 export interface Relaxation {
   question: BoundQuestion;
+  /** What was reckoned of rows so far. */
+  distances: Distances;
   wanted: readonly Wanted[];
   kinds: readonly RelaxedKind[];
 }
-
-const NO_ROWS: Rows = { bounds: [], laid: null };
 
 /**
  * Boards that differ only in length have the same rows: those of the one with most length to use hold whatever may lie on the others. What
@@ -55,6 +62,7 @@ const NO_ROWS: Rows = { bounds: [], laid: null };
 function rowsFinder(
   classes: readonly (readonly Demand[])[],
   { stock, saw }: BoundQuestion,
+  distances: Distances,
 ): (kind: Stock) => Rows {
   const known = new Map<string, Rows>();
   return (of) => {
@@ -68,20 +76,35 @@ function rowsFinder(
     const longest = maxBy(stock.filter(alike), (kind) => usable(kind, saw)[0]);
     const rows =
       known.get(key) ??
-      (longest ? RowLengths.of(classes, { ...longest, defects: [] }, saw) : NO_ROWS);
+      (longest ? RowLengths.of(classes, { ...longest, defects: [] }, saw, distances) : NO_ROWS);
     known.set(key, rows);
     if (of.defects.length === 0) return rows;
-    const past = RowLengths.past(classes, of, saw);
-    return { bounds: [...rows.bounds, ...past.bounds], laid: past.laid };
+    const past = RowLengths.past(classes, of, saw, distances);
+    return { ...past, bounds: [...rows.bounds, ...past.bounds] };
   };
 }
 
-/** What rows say of a board of this length. */
-const inRows = (rows: Rows, length: Ticks): Pick<RelaxedKind, 'allows' | 'lays' | 'order'> => ({
-  lays: (counts) => rows.laid?.allows(counts, length) ?? true,
-  allows: (counts) => rows.bounds.every((row) => row.allows(counts, length)),
-  order: (counts) => rows.laid?.order(counts) ?? null,
-});
+/** What rows say of a board. */
+function inRows(
+  { bounds, laid, beside }: Rows,
+  stock: Stock,
+  saw: Saw,
+): Pick<RelaxedKind, 'allows' | 'lays' | 'order'> {
+  const length = usable(stock, saw)[0];
+  return {
+    allows: (counts) => bounds.every((row) => row.allows(counts, length)),
+    lays: (counts) =>
+      beside && hasStrips(beside, counts)
+        ? haveRoom(beside, counts, stock, saw, length)
+        : (laid?.allows(counts, length) ?? true),
+    order: (counts) => {
+      const isBeside = beside !== null && hasStrips(beside, counts);
+      const row = (isBeside ? beside.row : laid)?.order(counts);
+      const strips = isBeside ? beside.strips.order(counts) : [];
+      return row && strips ? { row, strips } : null;
+    },
+  };
+}
 
 /** The relaxation of a question; `closely` with measures by slices and with rows too, which take their time. */
 export function relax(question: BoundQuestion, closely: boolean): Relaxation {
@@ -89,9 +112,11 @@ export function relax(question: BoundQuestion, closely: boolean): Relaxation {
   const wanted = demands
     .map((demand, index): Wanted => ({ ...demand, members: [index] }))
     .filter((demand) => demand.copies > 0);
+  const distances: Distances = new Map();
   const rowsOf = rowsFinder(
     wanted.map((demand) => [demand]),
     question,
+    distances,
   );
   const kinds = stock.map((of, kind): RelaxedKind => {
     const copies = wanted.map((demand) => (fits(at(demand.members, 0), kind) ? demand.copies : 0));
@@ -104,10 +129,10 @@ export function relax(question: BoundQuestion, closely: boolean): Relaxation {
       measures,
       capacity: measures.map((measure) => at(measure.capacities, 0)),
       copies,
-      ...inRows(closely ? rowsOf(of) : NO_ROWS, usable(of, saw)[0]),
+      ...inRows(closely ? rowsOf(of) : NO_ROWS, of, saw),
     };
   });
-  return { question, wanted, kinds };
+  return { question, distances, wanted, kinds };
 }
 
 /** The same of what can be laid as far as rows tell: what it leaves out may be laid all the same, so that it gives no bounds. */
@@ -121,7 +146,7 @@ export const asLaid = (relaxation: Relaxation): Relaxation => ({
  * and lies in a row as any of them may. It allows all that was allowed, with far fewer patterns.
  */
 export function merge(whole: Relaxation, classOf: Counts): Relaxation {
-  const { question, wanted, kinds } = whole;
+  const { question, distances, wanted, kinds } = whole;
   const classes = [...new Set(classOf)].map((of) =>
     wanted.map((_demand, part) => part).filter((part) => at(classOf, part) === of),
   );
@@ -129,9 +154,11 @@ export function merge(whole: Relaxation, classOf: Counts): Relaxation {
   const rowsOf = rowsFinder(
     classes.map((members) => members.map((part) => at(wanted, part))),
     question,
+    distances,
   );
   return {
     question,
+    distances,
     wanted: classes.map((members) => ({
       ...at(wanted, at(members, 0)),
       members: members.flatMap((part) => at(wanted, part).members),
@@ -150,7 +177,7 @@ export function merge(whole: Relaxation, classOf: Counts): Relaxation {
           capacities,
         })),
         copies: classes.map((members) => sum(members.map((part) => at(kind.copies, part)))),
-        ...inRows(rowsOf(kind.stock), usable(kind.stock, question.saw)[0]),
+        ...inRows(rowsOf(kind.stock), kind.stock, question.saw),
       };
     }),
   };

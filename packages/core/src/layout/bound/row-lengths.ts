@@ -7,12 +7,12 @@ import { shuns } from './dual-weights.js';
 import type { Counts } from './relaxed-patterns.js';
 import { type Demand, kerfOf, usable } from './weights.js';
 
-/** How a part lies in a row: which way round, and whether against the upper edge of the board. */
+/** How a part lies in a row: which way round, and how far from the lower edge of the board. */
 export interface InRow {
   part: number;
   turn: Shape['turn'];
   flipped: boolean;
-  isHigh: boolean;
+  up: Ticks;
 }
 
 /** One face of a part where it lies. */
@@ -24,10 +24,15 @@ interface Face {
   high: Ticks;
   /** How steep its sides are: the sines of their angles to the line across the board. */
   sines: readonly number[];
+  /** Where it begins and ends, where it does so square to the board from its lowest to its highest point. */
+  squareLeft: Ticks | null;
+  squareRight: Ticks | null;
 }
 
 /** Both faces of a part in one place across the board. */
 interface Place {
+  /** What it is known by in rows of boards as wide. */
+  name: string;
   a: Face;
   b: Face;
 }
@@ -38,6 +43,7 @@ interface Way extends InRow {
   blocked: readonly (readonly [from: Ticks, to: Ticks])[];
   /** Its faces there: against one edge, or against either where that is not told apart. */
   places: readonly Place[];
+  width: Ticks;
   left: Ticks;
   right: Ticks;
 }
@@ -54,16 +60,27 @@ interface Reckoning {
   saw: Saw;
   /** Whether past the defects of the board. */
   past: boolean;
-  /** Whether lying against one edge and against the other are two ways. */
-  split: boolean;
+  /** Whether a part lies against one edge or against the other, or else in how many bands of places across it may lie anywhere. */
+  across: 'edges' | number;
+  /** Width along the lower edge that what fits into it keeps to; null where all of the board is free. */
+  lane: Ticks | null;
+  distances: Distances;
 }
+
+/** How much further along one part must stand than another, by the names of their places: the same on all boards as wide. */
+export type Distances = Map<string, number>;
 
 /** Rows may be this much longer than they are reckoned, in ticks, so that rounding forbids nothing. */
 const LEEWAY: Ticks = 4;
 /** Steps of reckoning for boards of one width; beyond that no row is forbidden that is not yet known. */
-const MOST_STEPS = 30_000_000;
+const MOST_STEPS = 200_000_000;
 /** Ways of lying beyond which rows are not reckoned. */
 const MOST_WAYS = 96;
+/** Against the edges of the board alone. */
+const EDGES = 'edges' as const;
+/** Bands of places across in which a part may lie past defects, and ways of lying in them up to which there are as many. */
+const MOST_BANDS = 4;
+const WAYS_IN_BANDS = 120;
 
 /** Rows of one kind of board. */
 export interface Rows {
@@ -71,7 +88,18 @@ export interface Rows {
   bounds: readonly RowLengths[];
   /** Rows to be laid. */
   laid: RowLengths | null;
+  /** Rows to be laid where something narrow lies beside them; null where nothing is so narrow. */
+  beside: RowsBeside | null;
 }
+
+/** Rows that leave a lane along the upper edge for what is narrow, and rows of that. */
+export interface RowsBeside {
+  row: RowLengths;
+  strips: RowLengths;
+  lane: Ticks;
+}
+
+export const NO_ROWS: Rows = { bounds: [], laid: null, beside: null };
 
 /**
  * How long a row of parts is at least that all cross the middle of their board, or miss it by less than half a kerf: whatever order they
@@ -83,19 +111,22 @@ export interface Rows {
  */
 export class RowLengths {
   private readonly known = new Map<number, Float64Array>();
+  /** How much further along a way of lying stands than what lies before it, by the way, then by what is before. */
   private readonly advance: Float64Array;
   /** Ways of lying of each part that crosses the middle, by part. */
   private readonly waysOf = new Map<number, number[]>();
   /** What one copy of each part adds to the number by which a row is known. */
   private readonly key: readonly number[];
   private steps = 0;
-  /** Nothing hangs on how far across its parts lie. */
-  private readonly isFixed: boolean;
+  /** Its parts lie anywhere in a band of places across, or nothing hangs on where. */
+  private readonly isInBands: boolean;
+  /** Length with a kerf of each part that keeps to the lane; 0 of all others. */
+  private readonly inLane: readonly Ticks[];
 
   private constructor(
     private readonly ways: readonly Way[],
     copies: readonly number[],
-    { kind, saw, split }: Reckoning,
+    { kind, saw, across, lane, distances }: Reckoning,
   ) {
     const kerf = kerfOf(saw);
     const size = ways.length;
@@ -111,8 +142,17 @@ export class RowLengths {
     this.advance = new Float64Array(size * size);
     for (const [i, first] of ways.entries())
       for (const [j, after] of ways.entries())
-        this.advance[i * size + j] = nearest(first, after, kerf, kind.thickness);
-    this.isFixed = !split;
+        this.advance[j * size + i] = nearest(first, after, (one, other) =>
+          known(distances, `${one.name}>${other.name}`, () =>
+            between(one, other, kerf, kind.thickness),
+          ),
+        );
+    this.isInBands = across !== 'edges';
+    this.inLane = copies.map((_count, part) => {
+      const own = (this.waysOf.get(part) ?? []).map((index) => at(ways, index));
+      const isIn = lane !== null && own.length > 0 && own.every((way) => way.width <= lane);
+      return isIn ? Math.min(...own.map(({ right, left }) => right - left)) + kerf : 0;
+    });
     // Rows that could not be told from one another are not reckoned.
     if (next > Number.MAX_SAFE_INTEGER) this.steps = MOST_STEPS;
   }
@@ -121,22 +161,56 @@ export class RowLengths {
    * Rows on a kind of board, and on shorter ones like it, as if they had no defects: as bounds, and as they can be laid. Parts that are taken
    * for one another are given together.
    */
-  static of(classes: readonly (readonly Demand[])[], kind: Stock, saw: Saw): Rows {
+  static of(
+    classes: readonly (readonly Demand[])[],
+    kind: Stock,
+    saw: Saw,
+    distances: Distances = new Map(),
+  ): Rows {
     const lying = lyingAcross(classes, kind, saw);
-    if (lying.length === 0) return { bounds: [], laid: null };
+    if (lying.length === 0) return NO_ROWS;
     // Where all ends are square nothing hangs on how far across its parts lie.
-    const split = lying.some(({ shape }) => isFreeOn(shape, kind, saw));
-    const row = RowLengths.by(lying, classes, { kind, saw, past: false, split });
-    return { bounds: [row], laid: row };
+    const across = lying.some(({ shape }) => isFreeOn(shape, kind, saw)) ? EDGES : 1;
+    const by = { kind, saw, past: false, across, lane: null, distances };
+    const row = RowLengths.by(lying, classes, by);
+    return { bounds: [row], laid: row, beside: RowLengths.beside(lying, classes, by) };
   }
 
   /** Rows on one kind of board past its defects. */
-  static past(classes: readonly (readonly Demand[])[], kind: Stock, saw: Saw): Rows {
+  static past(
+    classes: readonly (readonly Demand[])[],
+    kind: Stock,
+    saw: Saw,
+    distances: Distances = new Map(),
+  ): Rows {
     const lying = lyingAcross(classes, kind, saw);
-    if (lying.length === 0) return { bounds: [], laid: null };
-    const rows = (split: boolean) =>
-      RowLengths.by(lying, classes, { kind, saw, past: true, split });
-    return { bounds: [rows(false)], laid: rows(true) };
+    if (lying.length === 0) return NO_ROWS;
+    const by = { kind, saw, past: true, across: EDGES, lane: null, distances };
+    const bands = Math.max(1, Math.min(MOST_BANDS, Math.floor(WAYS_IN_BANDS / lying.length)));
+    return {
+      bounds: [RowLengths.by(lying, classes, { ...by, across: bands })],
+      laid: RowLengths.by(lying, classes, by),
+      beside: RowLengths.beside(lying, classes, by),
+    };
+  }
+
+  /** The same beside a lane for all that need not cross the middle, as wide as the widest of it. */
+  private static beside(
+    lying: readonly Lying[],
+    classes: readonly (readonly Demand[])[],
+    by: Reckoning,
+  ): RowsBeside | null {
+    const { kind, saw } = by;
+    const strips = narrowest(classes, new Set(lying.map(({ shape }) => shape.part)), kind, saw);
+    const width = Math.max(0, ...strips.map(({ shape }) => shape.width));
+    const lane = kind.width - saw.kerf - width;
+    if (!saw.rip || strips.length === 0 || lane <= 0) return null;
+    const own = { kind: { ...kind, width }, saw, past: false, across: 1, lane: null };
+    return {
+      row: RowLengths.by(lying, classes, { ...by, across: EDGES, lane }),
+      strips: RowLengths.by(strips, classes, { ...own, distances: new Map() }),
+      lane,
+    };
   }
 
   private static by(
@@ -160,6 +234,16 @@ export class RowLengths {
       (least, way, index) => Math.min(least, at(row, index) + way.right),
       Number.POSITIVE_INFINITY,
     );
+  }
+
+  /** How many of these copies lie in the row. */
+  copiesIn(counts: Counts): number {
+    return counts.reduce((total, count, part) => total + (this.waysOf.has(part) ? count : 0), 0);
+  }
+
+  /** How long the pieces of the row are together that are no wider than a lane, a kerf with each. */
+  lengthWithin(counts: Counts): Ticks {
+    return counts.reduce((total, count, part) => total + count * at(this.inLane, part), 0);
   }
 
   /** Whether such a row may have room on a board of this length. */
@@ -193,7 +277,7 @@ export class RowLengths {
     let [best, soonest]: [number | null, number] = [null, Number.POSITIVE_INFINITY];
     for (let index = 0; index < size; index += 1) {
       const more =
-        follower === null ? at(this.ways, index).right : at(this.advance, index * size + follower);
+        follower === null ? at(this.ways, index).right : at(this.advance, follower * size + index);
       const end = at(row, index) + more;
       if (end < soonest) [best, soonest] = [index, end];
     }
@@ -210,32 +294,47 @@ export class RowLengths {
     for (const [part, lying] of this.waysOf) {
       const count = at(counts, part);
       if (count === 0) continue;
-      const before = key - at(this.key, part);
       counts[part] = count - 1;
-      const row = this.row(counts, before);
+      const isKnown = this.endWith(lying, counts, key - at(this.key, part), found);
       counts[part] = count;
-      if (!row && before > 0) return null;
-      for (const last of lying) {
-        const way = at(this.ways, last);
-        found[last] = slid(way, row ? this.after(row, last) : -way.left);
-      }
+      if (!isKnown) return null;
     }
     this.known.set(key, found);
     return found;
   }
 
-  /** Where a part lying so stands at least behind a row. */
-  private after(row: Float64Array, last: number): Ticks {
-    const size = this.ways.length;
-    this.steps += size;
+  /** Where a part stands at least behind a row of so many copies, by its ways of lying; false where too much has been asked. */
+  private endWith(
+    lying: readonly number[],
+    counts: number[],
+    key: number,
+    found: Float64Array,
+  ): boolean {
+    const row = this.row(counts, key);
+    if (!row && key > 0) return false;
+    const ends: number[] = [];
+    if (row)
+      for (const [part, ways] of this.waysOf) if ((counts[part] as number) > 0) ends.push(...ways);
+    this.steps += ends.length * lying.length;
+    for (const last of lying) {
+      const way = at(this.ways, last);
+      found[last] = slid(way, row ? this.after(row, ends, last) : -way.left);
+    }
+    return true;
+  }
+
+  /** Where a part lying so stands at least behind a row that may end in these ways. */
+  private after(row: Float64Array, ends: readonly number[], last: number): Ticks {
+    const { advance } = this;
+    const from = last * this.ways.length;
     let least = Number.POSITIVE_INFINITY;
-    for (let index = 0; index < size; index += 1)
-      least = Math.min(
-        least,
-        (row[index] as number) + (this.advance[index * size + last] as number),
-      );
-    // The greater of two concave lengths is not concave: it tells only where there is nothing to choose across the board.
-    return this.isFixed ? Math.max(-at(this.ways, last).left, least) : least;
+    for (let which = 0; which < ends.length; which += 1) {
+      const index = ends[which] as number;
+      const x = (row[index] as number) + (advance[from + index] as number);
+      if (x < least) least = x;
+    }
+    // The greater of two concave lengths is not concave: edges alone do not tell it for what lies between them.
+    return this.isInBands ? Math.max(-at(this.ways, last).left, least) : least;
   }
 }
 
@@ -265,8 +364,24 @@ function lyingAcross(
   const copies = sum(
     classes.map((members, index) => (at(lying, index).length > 0 ? copiesOf(members) : 0)),
   );
-  const all = lying.flat();
+  const all = different(lying.flat());
   return copies < 2 || 2 * all.length > MOST_WAYS ? [] : all;
+}
+
+/** Without those that look like another of the same part: squares are alike whichever way round they lie. */
+function different(lying: readonly Lying[]): Lying[] {
+  const key = (face: readonly Point[]) =>
+    face
+      .map((point) => point.map(Math.round).join(' '))
+      .sort()
+      .join();
+  const seen = new Set<string>();
+  return lying.filter(({ part, shape }) => {
+    const name = `${part.id}|${shape.part}|${key(shape.a)}|${key(shape.b)}`;
+    if (seen.has(name)) return false;
+    seen.add(name);
+    return true;
+  });
 }
 
 const heights = (face: readonly Point[]) => face.map((point) => point[1]);
@@ -288,33 +403,59 @@ function endsOf(face: readonly Point[]): { left: Ticks; right: Ticks; isSquare: 
 const isFreeOn = ({ a, b, width }: Shape, kind: Stock, saw: Saw): boolean =>
   usable(kind, saw)[1] - width > 1 && !(endsOf(a).isSquare && endsOf(b).isSquare);
 
-/** A shape against the lower edge of the board and against the upper. */
+/** What is kept under a name, made where it is not yet. */
+function known<T>(kept: Map<string, T>, name: string, make: () => T): T {
+  const found = kept.get(name) ?? make();
+  kept.set(name, found);
+  return found;
+}
+
+/** Parts that none of these are, lying as narrow as they can. */
+function narrowest(
+  classes: readonly (readonly Demand[])[],
+  but: ReadonlySet<number>,
+  kind: Stock,
+  saw: Saw,
+): Lying[] {
+  return classes.flatMap((members, index) => {
+    if (but.has(index)) return [];
+    const own = members.flatMap(({ part, copies }): Lying[] => {
+      const found = copies > 0 ? shapesOf(part, index, kind, saw) : [];
+      return typeof found === 'string' ? [] : found.map((shape) => ({ part, shape }));
+    });
+    const width = Math.min(...own.map(({ shape }) => shape.width));
+    return own.filter(({ shape }) => shape.width === width);
+  });
+}
+
+/** A shape against the lower edge of the board, or of the lane that it keeps to, and against the upper. */
 function waysOf({ part, shape }: Lying, by: Reckoning): Way[] {
   const { a, b, width: own, turn, flipped } = shape;
   const [onA, onB] = [endsOf(a), endsOf(b)];
-  const room = Math.max(0, usable(by.kind, by.saw)[1] - own);
-  const places = (room > 1 ? [0, room] : [0]).map((up) => {
+  const free = by.lane !== null && own <= by.lane ? by.lane : usable(by.kind, by.saw)[1];
+  const room = Math.max(0, free - own);
+  const name = `${part.id}|${turn}|${flipped}`;
+  const place = (up: Ticks): Place => {
     const raisedA = raised(a, up);
-    return { a: raisedA, b: shape.lean > 0 ? raised(b, up) : raisedA };
-  });
-  const way = {
+    return { name: `${name}|${up}`, a: raisedA, b: shape.lean > 0 ? raised(b, up) : raisedA };
+  };
+  const way = (ups: readonly Ticks[]): Way => ({
     part: shape.part,
+    width: own,
     turn,
     flipped,
+    up: at(ups, 0),
+    places: ups.map(place),
+    blocked: by.past ? blockedFor(part, shape, ups, by) : [],
     left: Math.min(onA.left, onB.left),
     right: Math.max(onA.right, onB.right),
-  };
-  const ups = room > 1 ? [0, room] : [0];
-  const blocked = (levels: readonly Ticks[]) =>
-    by.past ? blockedFor(part, shape, levels, by) : [];
-  return by.split
-    ? places.map((place, index) => ({
-        ...way,
-        isHigh: index > 0,
-        places: [place],
-        blocked: blocked([at(ups, index)]),
-      }))
-    : [{ ...way, isHigh: false, places, blocked: blocked(ups) }];
+  });
+  if (room <= 1) return [way([0])];
+  const { across } = by;
+  if (across === EDGES) return [way([0]), way([room])];
+  return Array.from({ length: across }, (_unused, band) =>
+    way([(band * room) / across, ((band + 1) * room) / across]),
+  );
 }
 
 const raised = (face: readonly Point[], up: Ticks): Face =>
@@ -360,20 +501,22 @@ function blockedFor(
 }
 
 /** How much further along the next must stand, whichever of their places across they take. */
-const nearest = (first: Way, next: Way, kerf: number, depth: Ticks): Ticks =>
-  Math.min(
-    ...first.places.flatMap((one) =>
-      next.places.map((other) =>
-        one.a === one.b && other.a === other.b
-          ? apart(one.a, other.a, kerf)
-          : Math.max(
-              apart(one.a, other.a, kerf),
-              apart(one.b, other.b, kerf),
-              apartWithin(one, other, kerf, depth),
-            ),
-      ),
-    ),
-  );
+function nearest(first: Way, next: Way, distance: (one: Place, other: Place) => Ticks): Ticks {
+  let least = Number.POSITIVE_INFINITY;
+  for (const one of first.places)
+    for (const other of next.places) least = Math.min(least, distance(one, other));
+  return least;
+}
+
+/** How much further along a part must stand in its place than one before it. */
+const between = (one: Place, other: Place, kerf: number, depth: Ticks): Ticks =>
+  one.a === one.b && other.a === other.b
+    ? apart(one.a, other.a, kerf)
+    : Math.max(
+        apart(one.a, other.a, kerf),
+        apart(one.b, other.b, kerf),
+        apartWithin(one, other, kerf, depth),
+      );
 
 /** The same between their faces, where bevels come near one another: a kerf square to a tilted cut is more along the board. */
 function apartWithin(first: Place, next: Place, kerf: number, depth: Ticks): Ticks {
@@ -413,11 +556,17 @@ const sighted = (points: readonly Point[]): Face => {
     return along < LEEWAY || across < LEEWAY ? [] : [along / Math.hypot(along, across)];
   });
   const levels = [...new Set(heights(points))];
+  const [low, high] = [Math.min(...levels), Math.max(...levels)];
+  const { left, right } = endsOf(points);
+  const isSquareAt = (x: Ticks) =>
+    [low, high].every((level) => points.some((point) => point[0] === x && point[1] === level));
   return {
     points,
     levels,
-    low: Math.min(...levels),
-    high: Math.max(...levels),
+    low,
+    high,
+    squareLeft: isSquareAt(left) ? left : null,
+    squareRight: isSquareAt(right) ? right : null,
     sines: [...new Set(steep.map((sine) => Math.round(sine * 1000) / 1000))],
   };
 };
@@ -427,7 +576,10 @@ const sighted = (points: readonly Point[]): Face => {
  * from each of them to as far above and below as a kerf square to one of their sides reaches.
  */
 function apart(first: Face, next: Face, kerf: number): Ticks {
-  const between = (onFirst: Ticks, onNext: Ticks): Ticks => {
+  const shareLine = first.low <= next.high && next.low <= first.high;
+  if (shareLine && first.squareRight !== null && next.squareLeft !== null)
+    return first.squareRight - next.squareLeft + kerf;
+  const along = (onFirst: Ticks, onNext: Ticks): Ticks => {
     const across = Math.abs(onFirst - onNext);
     if (across > kerf || onFirst < first.low || onFirst > first.high) return NEVER;
     if (onNext < next.low || onNext > next.high) return NEVER;
@@ -435,12 +587,12 @@ function apart(first: Face, next: Face, kerf: number): Ticks {
     return ends && starts ? ends[1] - starts[0] + Math.sqrt(kerf * kerf - across * across) : NEVER;
   };
   // Where they cross no line in common, their nearest edges.
-  let most = Math.max(between(first.high, next.low), between(first.low, next.high));
+  let most = Math.max(along(first.high, next.low), along(first.low, next.high));
   const steps = new Set([0, ...[...first.sines, ...next.sines].map((sine) => sine * kerf)]);
   for (const step of steps)
     for (const sign of step === 0 ? [1] : [1, -1]) {
-      for (const level of first.levels) most = Math.max(most, between(level, level + sign * step));
-      for (const level of next.levels) most = Math.max(most, between(level + sign * step, level));
+      for (const level of first.levels) most = Math.max(most, along(level, level + sign * step));
+      for (const level of next.levels) most = Math.max(most, along(level + sign * step, level));
     }
   return most;
 }

@@ -1,6 +1,6 @@
 import { at, maxBy } from '../../lists/index.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
-import type { Counts } from './relaxed-patterns.js';
+import { type Counts, worth } from './relaxed-patterns.js';
 
 /** So many boards of one kind, and what may lie on each. */
 export interface KindOfBoards {
@@ -13,13 +13,6 @@ const MOST_ROUNDS = 60;
 const NOTHING = 1e-7;
 /** Far more than any share of the boards that is asked for. */
 const MOST = 1e6;
-
-const worth = (counts: Counts, values: readonly number[]): number => {
-  let total = 0;
-  for (let part = 0; part < counts.length; part += 1)
-    total += (counts[part] as number) * (values[part] as number);
-  return total;
-};
 
 /** Columns: patterns, then the share of the boards that is taken. Rows: parts, kinds. */
 function programme(

@@ -6,13 +6,16 @@ import { TargetFiller, type TargetSetting } from './blocks/fill-target.js';
 import type { Construction, Pile } from './construct.js';
 import type { Group } from './group.js';
 
+/** By what patterns are listed: by how rows and what is narrow beside them are laid, or by no more than what bounds forbid. */
+export type Listing = 'laid' | 'not forbidden';
+
 /** A search of its own for a layout out of so many boards of each kind and no more: what counts is that nothing is left out. */
 export class Aim {
   readonly group: Group;
   /** Slices of time that it has had; each is twice as long as the last. */
   slices = 0;
-  /** Listed patterns, without those that could not be laid; null while there are none. */
-  listed: RelaxedMaster | null = null;
+  /** Listed patterns by how they were listed, without those that could not be laid; null where no choice of them is left. */
+  readonly listed = new Map<Listing, RelaxedMaster | null>();
   private filled: TargetFiller | null = null;
   private readonly original: ReadonlyMap<Pile, Pile>;
 
@@ -42,6 +45,13 @@ export class Aim {
 
   get cost(): Cents {
     return sum(this.group.piles.map(({ price, left }) => price * left));
+  }
+
+  /** How patterns are listed that are tried next, by turns; null where none are left. */
+  get listing(): Listing | null {
+    const turns: Listing[] =
+      this.slices % 2 === 0 ? ['laid', 'not forbidden'] : ['not forbidden', 'laid'];
+    return turns.find((how) => this.listed.get(how) !== null) ?? null;
   }
 
   get isReached(): boolean {

@@ -12,6 +12,12 @@ interface Column {
   key: string;
 }
 
+/** What parts are worth, by part of the job, and what is paid besides for a board of each pile because there are no more of them: nothing, or less. */
+export interface Prices {
+  values: Float64Array;
+  quota: readonly number[];
+}
+
 const isSimpler = (one: FilledBoard, other: FilledBoard): boolean =>
   one.cuts < other.cuts || (one.cuts === other.cuts && one.used < other.used);
 
@@ -203,6 +209,39 @@ export class ColumnPool {
     };
   }
 
+  /** Copies of a part that are to be laid. */
+  wanted(part: number): number {
+    return at(this.copies, part);
+  }
+
+  /** Boards that can still be taken of a pile. */
+  leftOf(pile: number): number {
+    return at(this.left, pile);
+  }
+
+  /** What the linear master pays; null where the solver has no answer. */
+  prices(solver: LinearSolver): Prices | null {
+    const solved = solver(this.model(false).model, LINEAR_SECONDS);
+    if (!solved) return null;
+    const values = new Float64Array(this.job.parts.length);
+    for (const [index, part] of this.parts.entries())
+      values[part] = Math.max(0, at(solved.duals, index));
+    const quota = this.piles.map((_pile, index) =>
+      Math.min(0, at(solved.duals, this.parts.length + index)),
+    );
+    return { values, quota };
+  }
+
+  /** Takes in a board that is worth more than it costs at these prices; true when it came in. */
+  offer(board: FilledBoard, { values, quota }: Prices): boolean {
+    const worth = board.filling.used.reduce(
+      (total, count, part) => total + count * at(values, part),
+      0,
+    );
+    const pile = entry(this.pileIndex, board.pile);
+    return worth > this.cost(board) - at(quota, pile) + 1e-6 && this.add(board);
+  }
+
   /**
    * One round of pricing: the linear master, then for every pile the boards worth more than they cost. `beam` is how widely the board
    * filler looks; `shake` turns the prices a little, so that other boards are found. True when a column came in.
@@ -213,12 +252,9 @@ export class ColumnPool {
     shake: (part: number) => number,
     halted: () => boolean,
   ): boolean {
-    const { model } = this.model(false);
-    const solved = solver(model, LINEAR_SECONDS);
-    if (!solved) return false;
-    const values = new Float64Array(this.job.parts.length);
-    for (const [index, part] of this.parts.entries())
-      values[part] = Math.max(0, at(solved.duals, index)) * shake(part);
+    const prices = this.prices(solver);
+    if (!prices) return false;
+    const values = prices.values.map((value, part) => value * shake(part));
     const wanted = Int32Array.from({ length: this.job.parts.length }, (_unused, part) =>
       at(values, part) > 1e-9 ? at(this.copies, part) : 0,
     );
@@ -226,7 +262,6 @@ export class ColumnPool {
     for (const [index, pile] of this.piles.entries()) {
       if (halted()) break;
       if (at(this.left, index) <= 0) continue;
-      const quota = Math.min(0, at(solved.duals, this.parts.length + index));
       for (const plain of this.goals.first === 'cuts' ? [true, false] : [false]) {
         const filling = pile.filler.fill(
           { copies: wanted, values, plain, thorough: beam >= THOROUGH_FROM_BEAM },
@@ -235,7 +270,8 @@ export class ColumnPool {
         );
         if (filling.pieces.length === 0) continue;
         const board = weigh(pile, filling, this.job.saw, this.goals);
-        if (filling.value > this.cost(board) - quota + 1e-6) grown = this.add(board) || grown;
+        if (filling.value > this.cost(board) - at(prices.quota, index) + 1e-6)
+          grown = this.add(board) || grown;
       }
     }
     return grown;

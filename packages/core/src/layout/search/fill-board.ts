@@ -199,17 +199,17 @@ export class BoardFiller {
   }
 
   /**
-   * Pieces one behind the other in the order given, each as near to the last as a cut between them lets it stand and clear of defects; null
-   * where they do not end on the stretch.
+   * Pieces one behind the other in the order given, as far from the lower edge as it is said, each as near to the last as a cut between them lets it stand and clear of
+   * defects; null where they do not end on the stretch.
    */
   inOrder(
-    row: readonly { shape: Shape; isHigh: boolean }[],
+    row: readonly { shape: Shape; up: Ticks }[],
     [left, right]: readonly [Ticks, Ticks],
   ): Filling | null {
     let chain: Chain | null = null;
     const pieces: Piece[] = [];
-    for (const { shape, isHigh } of row) {
-      const y = isHigh ? this.stock.width - shape.width : 0;
+    for (const { shape, up } of row) {
+      const y = Math.min(up, this.stock.width - shape.width);
       const from = chain ? this.leastX(chain, shape, y) : left;
       const x = slideClear(shape, this.obstacles, Math.max(left, from), y, right);
       if (x === null || x + shape.length > right) return null;

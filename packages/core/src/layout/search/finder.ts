@@ -1,22 +1,21 @@
 import type { LayoutJob } from '../../job/index.js';
-import { at, minBy, sum } from '../../lists/index.js';
+import { at, sum } from '../../lists/index.js';
 import { meanArea } from '../area.js';
 import { finestMaster } from '../bound/finest-master.js';
-import { asLaid, type RelaxedBoard, relax } from '../bound/relaxed.js';
+import { asLaid, type Relaxation, type RelaxedBoard, relax } from '../bound/relaxed.js';
 import { isMore, type RelaxedMaster } from '../bound/relaxed-master.js';
-import type { InRow } from '../bound/row-lengths.js';
 import type { Goals } from '../goals.js';
 import type { LinearSolver } from '../solver/linear.js';
-import { Aim } from './aim.js';
+import { Aim, type Listing } from './aim.js';
 import { enoughWood } from './blocks/enough-wood.js';
-import { type Construction, type FilledBoard, keepsStages, type Pile, weigh } from './construct.js';
-import { type Filling, fillingOf, THOROUGH_FROM_BEAM } from './fill-board.js';
+import type { ColumnPool } from './columns.js';
+import { type Construction, type FilledBoard, keepsStages } from './construct.js';
+import { THOROUGH_FROM_BEAM } from './fill-board.js';
 import type { Group } from './group.js';
+import { type Laid, LaidRows } from './laid-rows.js';
 import { type MoveSetting, rebuilt, revalued } from './moves.js';
 import { noise } from './noise.js';
-import type { Shape } from './shapes.js';
 import { isBetter } from './standing.js';
-import { withStripsBeside } from './strips-beside.js';
 
 /** Beam widths for pricing, which widens when nothing more is found. */
 const PRICING_BEAM = 8;
@@ -36,12 +35,14 @@ const MOST_DIVING_BEAM = THOROUGH_FROM_BEAM;
 const DIVING_ROUNDS = 5;
 /** Between two dives the quicker ways are tried for so many times as long as the last took. */
 const REST_AFTER_DIVE = 2;
-/** How widely a proposed pattern is tried, and how often patterns are proposed. */
-const REALISING_BEAM = 48;
+/** How often patterns are proposed, and between two choices among those laid. */
 const PROPOSALS = 400;
 const CHOOSE_EVERY = 8;
 /** Seconds for one whole-number programme, so that the search can be stopped in between. */
 const CHOOSING_SECONDS = 1;
+/** The same while patterns are laid one after the other, and the share of the time for it once rows are priced. */
+const CHOOSING_AMONG_LAID = 0.2;
+const CHOOSING_SHARE = 0.12;
 const PROPOSING_SECONDS = 2;
 const LEAST_SECONDS = 0.05;
 /** Share of the time that numbers of boards which may be enough are tried for at first. */
@@ -53,6 +54,8 @@ const ENOUGH_FOR_ROWS = 40;
 const FIRST_TURNS = 12;
 const FILLING_SHARE = 0.08;
 const ROWS_FIRST_SHARE = 0.25;
+/** Share of the time for pricing before that. */
+const FIRST_PRICING_SHARE = 0.05;
 /** Share of an aim's slice that goes into filling boards block by block. */
 const BLOCKS_SHARE = 0.4;
 /** Share of the rest of it for listed patterns, board by board. */
@@ -92,8 +95,11 @@ export class Finder {
   /** Milliseconds that went into aims more than into improving the best. */
   private aimed = 0;
   private readonly aims: Aim[] = [];
-  /** Not yet listed while undefined. */
-  private master: RelaxedMaster | null | undefined = undefined;
+  /** Listed patterns as they can be laid; null while they are not listed. */
+  private rows: LaidRows | null = null;
+  private relaxation: Relaxation | null = null;
+  /** Listed patterns, by how; null where they are too many. */
+  private readonly masters = new Map<Listing, RelaxedMaster | null>();
 
   constructor(
     readonly group: Group,
@@ -137,8 +143,8 @@ export class Finder {
     if (group === this.group) this.setting.onBetter();
   }
 
-  private choose(group: Group, solver: LinearSolver): void {
-    this.consider(group, group.pool.choose(solver, this.secondsFor(CHOOSING_SECONDS)));
+  private choose(group: Group, solver: LinearSolver, seconds = CHOOSING_SECONDS): void {
+    this.consider(group, group.pool.choose(solver, this.secondsFor(seconds)));
   }
 
   /**
@@ -152,11 +158,7 @@ export class Finder {
     const shake = () => 0.98 + 0.04 * chance();
     while (copies.some((count) => count > 0) && !this.halted()) {
       const pool = group.pool.rest(copies, left);
-      for (let round = 0; round < DIVING_ROUNDS && !this.halted(); round += 1) {
-        const grown = pool.price(solver, beam, shake, () => this.halted());
-        yield;
-        if (!grown) break;
-      }
+      yield* this.priceRest(group, pool, solver, shake, beam);
       const settled = pool.settle(solver, chance);
       if (settled.length === 0) break;
       for (const { pile, board, times } of settled) {
@@ -168,6 +170,36 @@ export class Finder {
     }
     if (this.halted() && sum(copies) > 0) return;
     this.consider(group, { boards, missing: copies });
+  }
+
+  /** Prices a few rounds for what is left to lay in a dive. */
+  private *priceRest(
+    group: Group,
+    pool: ColumnPool,
+    solver: LinearSolver,
+    shake: () => number,
+    beam: number,
+  ): Phase {
+    const halted = () => this.halted();
+    for (let round = 0; round < DIVING_ROUNDS && !this.halted(); round += 1) {
+      const grown = this.priceRows(group, pool, solver) || pool.price(solver, beam, shake, halted);
+      yield;
+      if (!grown) return;
+    }
+  }
+
+  /** Prices listed patterns until no more of them is worth it. */
+  private *priceByRows(group: Group, solver: LinearSolver): Phase {
+    for (let round = 0; round < PRICING_ROUNDS; round += 1) {
+      if (this.halted() || this.isProven(group)) return;
+      const grown = this.priceRows(group, group.pool, solver);
+      yield;
+      if (!grown) return;
+    }
+  }
+
+  private priceRows(group: Group, pool: ColumnPool, solver: LinearSolver): boolean {
+    return this.rows?.price(group, pool, solver, () => this.halted()) ?? false;
   }
 
   /** Prices patterns with one beam until it finds no more. */
@@ -190,7 +222,7 @@ export class Finder {
       left,
     }));
     const need = sum(group.parts.map((part) => at(group.copies, part) * at(this.areas, part)));
-    return enoughWood(kinds, need, group.cost, most).map(
+    return enoughWood(kinds, need, { from: group.bound, below: group.cost }, most).map(
       (counts) => new Aim(group, { counts, cost: 0 }, this.moving),
     );
   }
@@ -215,7 +247,6 @@ export class Finder {
 
   /** The same by rows. */
   private *fillFirstByRows(solver: LinearSolver): Phase {
-    if (!(yield* this.listed())) return;
     const { clock, deadline, started } = this.setting;
     this.until = clock() + ROWS_FIRST_SHARE * (deadline - started);
     for (const aim of this.enough(ENOUGH_FOR_ROWS)) {
@@ -240,6 +271,7 @@ export class Finder {
       // The widest look only where the others took little of the time.
       const late = () => clock() - started > WIDEST_WITHIN * (deadline - started);
       if (beam > MOST_DIVING_BEAM && late()) return;
+      if (beam === PRICING_BEAM) yield* this.priceThenRows(group, solver);
       yield* this.price(group, solver, beam);
       if (this.halted()) return;
       const chance = beam === PRICING_BEAM ? () => 0.5 : this.random;
@@ -247,11 +279,23 @@ export class Finder {
       if (this.isProven(group) || this.halted()) return;
       this.choose(group, solver);
       yield;
-      const { first } = this.setting.goals;
-      if (beam === PRICING_BEAM && first === 'cost' && group.missing === 0 && !this.isProven(group))
-        yield* this.fillFirstByRows(solver);
       if (this.isProven(group)) return;
     }
+  }
+
+  /** Prices for a first share of the time, then fills boards by rows: on large jobs pricing does not come to an end. */
+  private *priceThenRows(group: Group, solver: LinearSolver): Phase {
+    const { clock, started, deadline, goals } = this.setting;
+    this.until = clock() + FIRST_PRICING_SHARE * (deadline - started);
+    yield* this.price(group, solver, PRICING_BEAM);
+    this.until = Number.POSITIVE_INFINITY;
+    if (goals.first !== 'cost' || group.missing > 0 || this.isProven(group)) return;
+    if (!(yield* this.listed('laid'))) return;
+    yield* this.priceByRows(group, solver);
+    yield* this.dive(group, solver, () => 0.5, PRICING_BEAM);
+    this.choose(group, solver, (CHOOSING_SHARE * (deadline - started)) / 1000);
+    yield;
+    yield* this.fillFirstByRows(solver);
   }
 
   /**
@@ -269,26 +313,31 @@ export class Finder {
       if (!proposal || this.isProven(group)) return;
       yield;
       const all = this.lay(group, master, proposal);
-      if (all || round % CHOOSE_EVERY === CHOOSE_EVERY - 1) this.choose(group, solver);
+      if (all || round % CHOOSE_EVERY === CHOOSE_EVERY - 1)
+        this.choose(group, solver, CHOOSING_AMONG_LAID);
       yield;
     }
   }
 
-  /** All patterns that rows allow, to choose among; null where they are too many. */
-  private *listed(): Generator<void, RelaxedMaster | null, void> {
-    if (this.master === undefined) {
-      const close = relax(this.group.question(), true);
-      yield;
-      this.master = yield* finestMaster(close, () => this.halted(), asLaid);
-    }
-    return this.master?.copy() ?? null;
+  /** All patterns by how they are listed, to choose among; null where they are too many. */
+  private *listed(how: Listing): Generator<void, RelaxedMaster | null, void> {
+    const known = this.masters.get(how);
+    if (known !== undefined) return known?.copy() ?? null;
+    this.relaxation ??= relax(this.group.question(), true);
+    yield;
+    const seen = how === 'laid' ? asLaid : undefined;
+    const master = yield* finestMaster(this.relaxation, () => this.halted(), seen);
+    this.masters.set(how, master);
+    if (how === 'laid' && master)
+      this.rows = new LaidRows(master, this.setting.job, this.setting.goals);
+    return master?.copy() ?? null;
   }
 
   /** Proposals that are better than the best: cheaper ones, or such as leave less out. */
   private *realiseBest(solver: LinearSolver): Phase {
     const { group } = this;
     if (group.missing === 0) return;
-    const master = yield* this.listed();
+    const master = yield* this.listed('laid');
     if (!master) return;
     yield* this.realise(group, solver, master, (seconds) => {
       const proposal = master.fewestOut(solver, seconds);
@@ -296,71 +345,27 @@ export class Finder {
     });
   }
 
-  /** Tries to lay every proposed pattern and forbids what cannot be laid; true when all could. */
-  private lay(
-    group: Group,
-    master: RelaxedMaster,
-    proposed: readonly { kind: number; counts: readonly number[] }[],
-  ): boolean {
-    const { job, goals } = this.setting;
-    let all = true;
-    const tried = new Set<string>();
-    for (const { kind, counts } of proposed) {
+  /** Tries to lay every proposed pattern and forbids what cannot be laid; true when all could. What lays each copy once is a layout. */
+  private lay(group: Group, master: RelaxedMaster, proposed: readonly RelaxedBoard[]): boolean {
+    const rows = new LaidRows(master, this.setting.job, this.setting.goals);
+    const boards: FilledBoard[] = [];
+    const missing = Int32Array.from(group.copies);
+    const tried = new Map<string, Laid>();
+    for (const proposal of proposed) {
+      if (this.halted()) return false;
+      const { kind, counts } = proposal;
       const key = `${kind}|${counts.join()}`;
-      if (tried.has(key) || this.halted()) continue;
-      tried.add(key);
-      const pile = at(group.piles, kind);
-      const copies = new Int32Array(job.parts.length);
-      for (const [demand, count] of counts.entries()) copies[at(group.parts, demand)] = count;
-      const wanted = { copies, values: group.values };
-      const filling =
-        this.inRow(group, pile, counts, master.order({ kind, counts })) ??
-        pile.filler.fill(wanted, REALISING_BEAM, pile.ends);
-      group.pool.learn([weigh(pile, filling, job.saw, goals)]);
-      if (filling.used.every((count, part) => count >= at(copies, part))) continue;
-      all = false;
-      master.forbid(kind, counts);
+      const known = tried.get(key);
+      const laid = known ?? rows.propose(group, proposal);
+      tried.set(key, laid);
+      boards.push(laid.board);
+      for (const [part, count] of laid.board.filling.used.entries())
+        missing[part] = at(missing, part) - count;
+      if (!laid.isWhole && !known) master.forbid(kind, counts);
     }
-    return all;
-  }
-
-  /** The pattern as a shortest row of its parts, where it is known and has room, what need not lie in it beside it. */
-  private inRow(
-    group: Group,
-    pile: Pile,
-    counts: readonly number[],
-    order: readonly InRow[] | null,
-  ): Filling | null {
-    const { job } = this.setting;
-    const [stretch] = pile.ends;
-    if (!order || !stretch || pile.ends.length > 1) return null;
-    const { ways } = pile.filler;
-    const row = order.flatMap(({ part, turn, flipped, isHigh }) => {
-      const shape = ways.find(
-        (way) => way.part === at(group.parts, part) && way.turn === turn && way.flipped === flipped,
-      );
-      return shape ? [{ shape, isHigh }] : [];
-    });
-    const found = row.length === order.length ? pile.filler.inOrder(row, stretch) : null;
-    const strips = counts.flatMap((count, demand) => {
-      const part = at(group.parts, demand);
-      const beside = count - row.filter(({ shape }) => shape.part === part).length;
-      const shape = minBy(
-        ways.filter((way) => way.part === part),
-        ({ width }) => width,
-      );
-      return shape && beside > 0 ? new Array<Shape>(beside).fill(shape) : [];
-    });
-    if (!found || strips.length === 0) return found;
-    if (!job.saw.rip) return null;
-    const bed = {
-      stock: pile.stock,
-      saw: job.saw,
-      obstacles: pile.filler.defects,
-      end: stretch[1],
-    };
-    const pieces = withStripsBeside(found.pieces, strips, bed);
-    return pieces && fillingOf(pieces, job.parts.length);
+    group.pool.learn(boards);
+    if (missing.every((count) => count === 0)) this.consider(group, { boards, missing });
+    return [...tried.values()].every(({ isWhole }) => isWhole);
   }
 
   /** One round on a group: a dive after a rest, other prices now and then, otherwise boards filled anew. */
@@ -430,14 +435,17 @@ export class Finder {
 
   /** The listed patterns laid that fill its boards, those left out that could not be laid; what it learns it goes on with the next time. */
   private *fillByRows(aim: Aim, solver: LinearSolver): Phase {
-    aim.listed ??= yield* this.listed();
-    const { listed } = aim;
+    const how = aim.listing;
+    if (how === null) return;
+    const listed = aim.listed.get(how) ?? (yield* this.listed(how));
+    aim.listed.set(how, listed);
     if (!listed) return;
     const { clock } = this.setting;
     const whole = this.until;
     this.until = clock() + ROWS_SHARE * (whole - clock());
     yield* this.realise(aim.group, solver, listed, () => {
       const filled = listed.fillBoards(solver, aim.target.counts, () => this.halted());
+      if (filled === 'none') aim.listed.set(how, null);
       return filled === 'none' ? null : filled;
     });
     this.until = whole;

@@ -164,27 +164,35 @@ export class Prover implements Bounds {
     return Math.min(most, Math.max(0.05, this.control.secondsLeft()));
   }
 
-  /** What looks for numbers of boards; what looks more closely is set up when it is first asked. */
-  private countsOf(question: BoundQuestion, programme: RelaxedProgramme): BoardCounts {
+  /**
+   * What looks for numbers of boards: by listed patterns where they are few enough, else by the quick programme, and closely only of whole
+   * numbers of boards.
+   */
+  private *countsOf(question: BoundQuestion): Generator<void, BoardCounts, void> {
     const { solver, halted } = this.control;
-    const close = once(() => relax(question, true));
-    const closely = once(() => new RelaxedProgramme(close(), solver, halted));
-    let master: RelaxedMaster | null | undefined;
-    function* refutes(counts: readonly number[]): Generator<void, boolean, void> {
-      if (master === undefined) master = yield* finestMaster(close(), halted);
-      return master?.fillBoards(solver, counts, halted) === 'none';
-    }
-    return new BoardCounts(question.stock, programme, closely, refutes);
+    const close = relax(question, true);
+    yield;
+    const master = yield* finestMaster(close, halted);
+    const programme =
+      master?.programme(solver, halted) ??
+      new RelaxedProgramme(relax(question, false), solver, halted);
+    const closely = once(() => new RelaxedProgramme(close, solver, halted));
+    return new BoardCounts(question.stock, programme, function* (counts, cost) {
+      const filled = master?.fillBoards(solver, counts, halted);
+      yield;
+      if (filled === 'none') return 'exact';
+      if (halted() || filled) return null;
+      // More than all of these boards cost: some copy finds no place on them.
+      return (yield* closely().holds(counts, cost)) ? null : 'lp';
+    });
   }
 
   /** Which numbers of boards could be enough, more of them each time those known are told. */
   private *byCounts(group: number): Generator<void, void, void> {
-    const { solver, halted } = this.control;
+    const { halted } = this.control;
     if (!this.isOpen(group) || this.known[group]?.missing !== 0) return;
     const question = at(this.questions, group)(0);
-    const programme = new RelaxedProgramme(relax(question, false), solver, halted);
-    yield;
-    const counts = this.countsOf(question, programme);
+    const counts = yield* this.countsOf(question);
     const isOver = () => halted() || !this.isOpen(group);
     for (let wanted = FIRST_TARGETS; wanted <= MOST_TARGETS && !isOver(); wanted += 1) {
       for (const _step of counts.search(() => this.cost(group), wanted, isOver)) {

@@ -34,7 +34,13 @@ const laid = (pieces: readonly Piece[], strips: [number, number][], defects = ki
   withStripsBeside(
     pieces,
     strips.map(([length, width]) => shape(length, width)),
-    { stock: { ...kind, defects }, saw, obstacles: obstaclesOf(defects), end: kind.length },
+    {
+      stock: { ...kind, defects },
+      saw,
+      obstacles: obstaclesOf(defects),
+      end: kind.length,
+      follow: (first) => first.length + saw.kerf,
+    },
   );
 
 const places = (pieces: readonly Piece[] | null, from: number) =>
@@ -89,6 +95,7 @@ describe('strips beside a row', () => {
       saw,
       obstacles: obstaclesOf(defects),
       end: kind.length,
+      follow: (first) => first.length + saw.kerf,
     });
     expect(places(found, 1)).toEqual([[70, 105]]);
   });

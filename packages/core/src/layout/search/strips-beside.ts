@@ -11,50 +11,67 @@ interface Bed {
   saw: Saw;
   obstacles: readonly Obstacle[];
   end: Ticks;
+  /** How far along the next of two shapes lies when both stand on one edge. */
+  follow: (first: Shape, next: Shape) => Ticks;
 }
 
-/** Pieces one behind the other against one edge that a straight cut parts from those before and behind, and from one another. */
+/** Pieces one behind the other with room along one edge of the board, that straight cuts part from those before and behind. */
 interface Run {
   left: Ticks;
   right: Ticks;
-  isHigh: boolean;
+  /** Whether the room is along the upper edge. */
+  isAbove: boolean;
 }
 
 const endOf = ({ x, shape }: Piece): Ticks => x + shape.length;
 
+/** Whether a strip of this width has room above a piece, or below it; null where neither. */
+function roomBeside({ y, shape }: Piece, width: Ticks, { stock, saw }: Bed): boolean | null {
+  if (stock.width - y - shape.width >= saw.kerf + width) return true;
+  return y >= saw.kerf + width ? false : null;
+}
+
 /** The runs of a row over which a strip of this width has room. */
-function runsFor(row: readonly Piece[], width: Ticks, { stock, saw }: Bed): Run[] {
-  const runs: Run[] = [];
-  let open: Run | null = null;
-  let reach = Number.NEGATIVE_INFINITY;
-  row.forEach((piece, index) => {
-    const next = Math.min(...row.slice(index + 1).map(({ x }) => x));
-    const isHigh = piece.y > 0;
-    const hosts = piece.shape.width + saw.kerf + width <= stock.width;
-    const [startsFree, endsFree] = [piece.x >= reach + saw.kerf, next >= endOf(piece) + saw.kerf];
-    if (!hosts || !startsFree || !endsFree) open = null;
-    else if (open && open.isHigh === isHigh) open.right = endOf(piece);
-    else {
-      open = { left: piece.x, right: endOf(piece), isHigh };
-      runs.push(open);
-    }
-    reach = Math.max(reach, endOf(piece));
+function runsFor(row: readonly Piece[], width: Ticks, bed: Bed): Run[] {
+  const { kerf } = bed.saw;
+  const sides = row.map((piece) => roomBeside(piece, width, bed));
+  // Whether a straight cut parts what comes before a piece from it and all behind it.
+  const isFree = row.map((_piece, index) => {
+    const before = Math.max(Number.NEGATIVE_INFINITY, ...row.slice(0, index).map(endOf));
+    return before + kerf <= Math.min(...row.slice(index).map(({ x }) => x));
   });
+  const runs: Run[] = [];
+  for (let from = 0; from < row.length; ) {
+    const side = at(sides, from);
+    let to = from + 1;
+    while (to < row.length && at(sides, to) === side) to += 1;
+    let [first, behind] = [from, to];
+    while (first < behind && !at(isFree, first)) first += 1;
+    while (behind > first && behind < row.length && !at(isFree, behind)) behind -= 1;
+    if (side !== null && first < behind)
+      runs.push({
+        left: at(row, first).x,
+        right: Math.max(...row.slice(first, behind).map(endOf)),
+        isAbove: side,
+      });
+    from = to;
+  }
   return runs;
 }
 
-/** As many strips as have room over the runs, from the widest on; they are taken out of those that are left. */
-function overRuns(runs: readonly Run[], left: Shape[], { stock, saw, obstacles }: Bed): Piece[] {
+/** As many strips as have room over the runs, in their order; they are taken out of those that are left. */
+function overRuns(runs: readonly Run[], left: Shape[], bed: Bed): Piece[] {
   const laid: Piece[] = [];
   for (const run of runs) {
-    let from = run.left;
+    let last: Piece | null = null;
     for (let strip = left[0]; strip; strip = left[0]) {
-      const y = run.isHigh ? 0 : stock.width - strip.width;
-      const x = slideClear(strip, obstacles, from, y, run.right);
-      if (x === null) break;
-      laid.push({ shape: strip, x, y });
+      const y = run.isAbove ? bed.stock.width - strip.width : 0;
+      const from: Ticks = last ? last.x + bed.follow(last.shape, strip) : run.left;
+      const x = slideClear(strip, bed.obstacles, from, y, run.right);
+      if (x === null || x + strip.length > run.right) break;
+      last = { shape: strip, x, y };
+      laid.push(last);
       left.shift();
-      from = x + strip.length + saw.kerf;
     }
   }
   return laid;
@@ -86,7 +103,7 @@ export function withStripsBeside(
   strips: readonly Shape[],
   bed: Bed,
 ): Piece[] | null {
-  const left = [...strips].sort((a, b) => b.width - a.width || b.length - a.length);
+  const left = [...strips].sort((a, b) => b.width - a.width);
   const laid = left[0] ? overRuns(runsFor(row, left[0].width, bed), left, bed) : [];
   let from = Math.max(0, ...row.map((piece) => endOf(piece) + bed.saw.kerf));
   while (left.length > 0) {

@@ -180,13 +180,15 @@ describe('numbers of boards with wood enough', () => {
       fc.property(
         fc.array(kind, { minLength: 1, maxLength: 3 }),
         fc.integer({ min: 1, max: 30 }),
+        fc.integer({ min: 0, max: 12 }),
         fc.integer({ min: 1, max: 30 }),
-        (kinds, need, below) => {
-          const found = enoughWood(kinds, need, below, 1000);
+        (kinds, need, from, below) => {
+          const found = enoughWood(kinds, need, { from, below }, 1000);
           const costOf = (counts: readonly number[]) =>
             sum(counts.map((count, index) => count * at(kinds, index).price));
           for (const counts of found) {
             expect(costOf(counts)).toBeLessThan(below);
+            expect(costOf(counts)).toBeGreaterThanOrEqual(from);
             expect(
               sum(counts.map((count, index) => count * at(kinds, index).area)),
             ).toBeGreaterThanOrEqual(need);
@@ -206,6 +208,7 @@ describe('numbers of boards with wood enough', () => {
             .filter(
               (counts) =>
                 costOf(counts) < below &&
+                costOf(counts) >= from &&
                 sum(counts.map((count, index) => count * at(kinds, index).area)) >= need,
             )
             .map(costOf);

@@ -11,13 +11,13 @@ export interface Kind {
 const MOST_NODES = 4000;
 
 /**
- * Numbers of boards of each kind that cost less than `below` and have wood for `need`, the cheapest first and of those that cost the same
- * the one with least wood to spare; boards that cost nothing are all taken. At most so many.
+ * Numbers of boards of each kind that cost less than `below`, no less than what is proven to be needed, and have wood for `need`, the
+ * cheapest first and of those that cost the same the one with least wood to spare; boards that cost nothing are all taken. At most so many.
  */
 export function enoughWood(
   kinds: readonly Kind[],
   need: number,
-  below: Cents,
+  { from, below }: { from: Cents; below: Cents },
   most: number,
 ): number[][] {
   const priced = kinds.flatMap((kind, index) => (kind.price > 0 && kind.left > 0 ? [index] : []));
@@ -28,7 +28,7 @@ export function enoughWood(
   const descend = (where: number, cost: Cents, wood: number): void => {
     nodes += 1;
     if (nodes > MOST_NODES) return;
-    if (wood >= need) {
+    if (wood >= need && cost >= from) {
       found.push({ counts: [...counts], cost, wood });
       return;
     }
