@@ -1,11 +1,12 @@
 import { priceOf, type Saw, type Stock } from '../../job/index.js';
 import { at, maxBy, sum } from '../../lists/index.js';
-import type { Cents } from '../../measure/index.js';
+import type { Cents, Ticks } from '../../measure/index.js';
 import { dualWeightsFor, withSlices } from './dual-weights.js';
+import { Distances } from './faces-apart.js';
 import type { Counts } from './relaxed-patterns.js';
-import { type Distances, type InRow, NO_ROWS, RowLengths, type Rows } from './row-lengths.js';
+import { type InRow, NO_ROWS, RowLengths, type Rows } from './row-lengths.js';
 import { hasStrips, haveRoom } from './rows-beside.js';
-import { type Demand, type DualWeights, usable } from './weights.js';
+import { type Demand, type DualWeights, kerfOf, usable } from './weights.js';
 
 /** What a bound is asked: parts with copies, kinds of boards, the saw, how many copies may stay unplaced, and which part fits which kind. */
 export interface BoundQuestion {
@@ -49,8 +50,8 @@ export type Wanted = Demand & { members: readonly number[] };
 /** The parts that must be placed and the kinds of boards, each with measures of its own. */
 export interface Relaxation {
   question: BoundQuestion;
-  /** What was reckoned of rows so far. */
-  distances: Distances;
+  /** What was reckoned of rows so far, by the thickness of the boards. */
+  distances: Map<Ticks, Distances>;
   wanted: readonly Wanted[];
   kinds: readonly RelaxedKind[];
 }
@@ -62,24 +63,27 @@ export interface Relaxation {
 function rowsFinder(
   classes: readonly (readonly Demand[])[],
   { stock, saw }: BoundQuestion,
-  distances: Distances,
+  distances: Map<Ticks, Distances>,
 ): (kind: Stock) => Rows {
   const known = new Map<string, Rows>();
   return (of) => {
+    const apart = distances.get(of.thickness) ?? new Distances(kerfOf(saw), of.thickness);
+    distances.set(of.thickness, apart);
     const { width, faceA, faceB, grained } = of;
     const alike = (kind: Stock) =>
       kind.width === width &&
+      kind.thickness === of.thickness &&
       kind.faceA === faceA &&
       kind.faceB === faceB &&
       kind.grained === grained;
-    const key = `${width},${faceA},${faceB},${grained}`;
+    const key = `${of.thickness},${width},${faceA},${faceB},${grained}`;
     const longest = maxBy(stock.filter(alike), (kind) => usable(kind, saw)[0]);
     const rows =
       known.get(key) ??
-      (longest ? RowLengths.of(classes, { ...longest, defects: [] }, saw, distances) : NO_ROWS);
+      (longest ? RowLengths.of(classes, { ...longest, defects: [] }, saw, apart) : NO_ROWS);
     known.set(key, rows);
     if (of.defects.length === 0) return rows;
-    const past = RowLengths.past(classes, of, saw, distances);
+    const past = RowLengths.past(classes, of, saw, apart);
     return { ...past, bounds: [...rows.bounds, ...past.bounds] };
   };
 }
@@ -112,7 +116,7 @@ export function relax(question: BoundQuestion, closely: boolean): Relaxation {
   const wanted = demands
     .map((demand, index): Wanted => ({ ...demand, members: [index] }))
     .filter((demand) => demand.copies > 0);
-  const distances: Distances = new Map();
+  const distances = new Map<Ticks, Distances>();
   const rowsOf = rowsFinder(
     wanted.map((demand) => [demand]),
     question,

@@ -116,6 +116,22 @@ describe('rows of parts that all cross the middle of the board', () => {
     expect(past(311, 72).least([2]) / fromMm(1)).toBeCloseTo(321 + 300, 0);
   });
 
+  test('two defects that leave room beside neither are slid past together, what lies beside one of them is not', () => {
+    const across = part('across', rectangle(300, 100), { quantity: 4, knots: 'none' });
+    const past = (...heights: readonly number[]) => {
+      const kind = board(1200, 145, {
+        defects: heights.map((y) => knot(100, y, 10, 'knot-loose')),
+      });
+      const classes = [[{ part: across, copies: 4 }]];
+      const { saw } = job([across], [kind]);
+      return must(RowLengths.past(classes, kind, saw).bounds[0], 'rows').least([2]) / fromMm(1);
+    };
+    // Of 45 mm of room the one takes the lower two thirds and the other the upper.
+    expect(past(20, 125)).toBeCloseTo(110 + 2 * 300 + 3, 0);
+    expect(past(20)).toBeCloseTo(2 * 300 + 3, 0);
+    expect(past(125)).toBeCloseTo(2 * 300 + 3, 0);
+  });
+
   test('two that just miss the middle cannot lie abreast, for the kerf between them', () => {
     const half = part('half', rectangle(200, 71.5), {
       quantity: 4,

@@ -1,9 +1,19 @@
 import { endTrimOf, type Part, type Saw, type Stock } from '../../job/index.js';
-import { at, ringPairs, sum } from '../../lists/index.js';
+import { at, sum } from '../../lists/index.js';
 import { type Ticks, TOLERANCE } from '../../measure/index.js';
-import { crossing, type Point, zoneOutline } from '../../plane/index.js';
+import { type Point, zoneOutline } from '../../plane/index.js';
 import { type Shape, shapesOf } from '../search/shapes.js';
 import { shuns } from './dual-weights.js';
+import {
+  apart,
+  Distances,
+  endsOf,
+  heights,
+  LEEWAY,
+  type Place,
+  raised,
+  sighted,
+} from './faces-apart.js';
 import type { Counts } from './relaxed-patterns.js';
 import { type Demand, kerfOf, usable } from './weights.js';
 
@@ -13,28 +23,6 @@ export interface InRow {
   turn: Shape['turn'];
   flipped: boolean;
   up: Ticks;
-}
-
-/** One face of a part where it lies. */
-interface Face {
-  points: readonly Point[];
-  /** Heights of its corners. */
-  levels: readonly Ticks[];
-  low: Ticks;
-  high: Ticks;
-  /** How steep its sides are: the sines of their angles to the line across the board. */
-  sines: readonly number[];
-  /** Where it begins and ends, where it does so square to the board from its lowest to its highest point. */
-  squareLeft: Ticks | null;
-  squareRight: Ticks | null;
-}
-
-/** Both faces of a part in one place across the board. */
-interface Place {
-  /** What it is known by in rows of boards as wide. */
-  name: string;
-  a: Face;
-  b: Face;
 }
 
 /** A part lying in a row. */
@@ -67,11 +55,6 @@ interface Reckoning {
   distances: Distances;
 }
 
-/** How much further along one part must stand than another, by the names of their places: the same on all boards as wide. */
-export type Distances = Map<string, number>;
-
-/** Rows may be this much longer than they are reckoned, in ticks, so that rounding forbids nothing. */
-const LEEWAY: Ticks = 4;
 /** Steps of reckoning for boards of one width; beyond that no row is forbidden that is not yet known. */
 const MOST_STEPS = 200_000_000;
 /** Ways of lying beyond which rows are not reckoned. */
@@ -80,6 +63,8 @@ const MOST_WAYS = 96;
 const EDGES = 'edges' as const;
 /** Bands of places across in which a part may lie past defects, and ways of lying in them up to which there are as many. */
 const MOST_BANDS = 4;
+/** Bands for as much room as the part is wide. */
+const BANDS_ACROSS = 12;
 const WAYS_IN_BANDS = 120;
 
 /** Rows of one kind of board. */
@@ -126,7 +111,7 @@ export class RowLengths {
   private constructor(
     private readonly ways: readonly Way[],
     copies: readonly number[],
-    { kind, saw, across, lane, distances }: Reckoning,
+    { saw, across, lane, distances }: Reckoning,
   ) {
     const kerf = kerfOf(saw);
     const size = ways.length;
@@ -142,11 +127,7 @@ export class RowLengths {
     this.advance = new Float64Array(size * size);
     for (const [i, first] of ways.entries())
       for (const [j, after] of ways.entries())
-        this.advance[j * size + i] = nearest(first, after, (one, other) =>
-          known(distances, `${one.name}>${other.name}`, () =>
-            between(one, other, kerf, kind.thickness),
-          ),
-        );
+        this.advance[j * size + i] = nearest(first, after, distances);
     this.isInBands = across !== 'edges';
     this.inLane = copies.map((_count, part) => {
       const own = (this.waysOf.get(part) ?? []).map((index) => at(ways, index));
@@ -165,7 +146,7 @@ export class RowLengths {
     classes: readonly (readonly Demand[])[],
     kind: Stock,
     saw: Saw,
-    distances: Distances = new Map(),
+    distances: Distances = new Distances(kerfOf(saw), kind.thickness),
   ): Rows {
     const lying = lyingAcross(classes, kind, saw);
     if (lying.length === 0) return NO_ROWS;
@@ -181,7 +162,7 @@ export class RowLengths {
     classes: readonly (readonly Demand[])[],
     kind: Stock,
     saw: Saw,
-    distances: Distances = new Map(),
+    distances: Distances = new Distances(kerfOf(saw), kind.thickness),
   ): Rows {
     const lying = lyingAcross(classes, kind, saw);
     if (lying.length === 0) return NO_ROWS;
@@ -200,7 +181,7 @@ export class RowLengths {
     classes: readonly (readonly Demand[])[],
     by: Reckoning,
   ): RowsBeside | null {
-    const { kind, saw } = by;
+    const { kind, saw, distances } = by;
     const strips = narrowest(classes, new Set(lying.map(({ shape }) => shape.part)), kind, saw);
     const width = Math.max(0, ...strips.map(({ shape }) => shape.width));
     const lane = kind.width - saw.kerf - width;
@@ -208,7 +189,7 @@ export class RowLengths {
     const own = { kind: { ...kind, width }, saw, past: false, across: 1, lane: null };
     return {
       row: RowLengths.by(lying, classes, { ...by, across: EDGES, lane }),
-      strips: RowLengths.by(strips, classes, { ...own, distances: new Map() }),
+      strips: RowLengths.by(strips, classes, { ...own, distances }),
       lane,
     };
   }
@@ -324,13 +305,13 @@ export class RowLengths {
   }
 
   /** Where a part lying so stands at least behind a row that may end in these ways. */
-  private after(row: Float64Array, ends: readonly number[], last: number): Ticks {
+  private after(stands: Float64Array, ends: readonly number[], last: number): Ticks {
     const { advance } = this;
     const from = last * this.ways.length;
     let least = Number.POSITIVE_INFINITY;
     for (let which = 0; which < ends.length; which += 1) {
       const index = ends[which] as number;
-      const x = (row[index] as number) + (advance[from + index] as number);
+      const x = (stands[index] as number) + (advance[from + index] as number);
       if (x < least) least = x;
     }
     // The greater of two concave lengths is not concave: edges alone do not tell it for what lies between them.
@@ -384,8 +365,6 @@ function different(lying: readonly Lying[]): Lying[] {
   });
 }
 
-const heights = (face: readonly Point[]) => face.map((point) => point[1]);
-
 /** Whether both faces come nearer than `reach` to the middle line however far across the board their part lies. */
 const isAcross = ({ a, b, width: own }: Shape, width: Ticks, reach: number): boolean =>
   [a, b].every((face) => {
@@ -393,22 +372,9 @@ const isAcross = ({ a, b, width: own }: Shape, width: Ticks, reach: number): boo
     return high + reach > width / 2 + LEEWAY && width - own + low - reach < width / 2 - LEEWAY;
   });
 
-function endsOf(face: readonly Point[]): { left: Ticks; right: Ticks; isSquare: boolean } {
-  const along = face.map((point) => point[0]);
-  const [left, right] = [Math.min(...along), Math.max(...along)];
-  return { left, right, isSquare: along.every((x) => x === left || x === right) };
-}
-
 /** Whether how near a shape comes to its neighbours hangs on how far across the board it lies. */
 const isFreeOn = ({ a, b, width }: Shape, kind: Stock, saw: Saw): boolean =>
   usable(kind, saw)[1] - width > 1 && !(endsOf(a).isSquare && endsOf(b).isSquare);
-
-/** What is kept under a name, made where it is not yet. */
-function known<T>(kept: Map<string, T>, name: string, make: () => T): T {
-  const found = kept.get(name) ?? make();
-  kept.set(name, found);
-  return found;
-}
 
 /** Parts that none of these are, lying as narrow as they can. */
 function narrowest(
@@ -434,35 +400,25 @@ function waysOf({ part, shape }: Lying, by: Reckoning): Way[] {
   const [onA, onB] = [endsOf(a), endsOf(b)];
   const free = by.lane !== null && own <= by.lane ? by.lane : usable(by.kind, by.saw)[1];
   const room = Math.max(0, free - own);
-  const name = `${part.id}|${turn}|${flipped}`;
-  const place = (up: Ticks): Place => {
-    const raisedA = raised(a, up);
-    return { name: `${name}|${up}`, a: raisedA, b: shape.lean > 0 ? raised(b, up) : raisedA };
-  };
   const way = (ups: readonly Ticks[]): Way => ({
     part: shape.part,
     width: own,
     turn,
     flipped,
     up: at(ups, 0),
-    places: ups.map(place),
+    places: ups.map((up) => by.distances.place(shape, up)),
     blocked: by.past ? blockedFor(part, shape, ups, by) : [],
     left: Math.min(onA.left, onB.left),
     right: Math.max(onA.right, onB.right),
   });
   if (room <= 1) return [way([0])];
-  const { across } = by;
-  if (across === EDGES) return [way([0]), way([room])];
-  return Array.from({ length: across }, (_unused, band) =>
-    way([(band * room) / across, ((band + 1) * room) / across]),
+  if (by.across === EDGES) return [way([0]), way([room])];
+  // What has little room across lies much the same everywhere.
+  const bands = Math.max(1, Math.min(by.across, Math.ceil((BANDS_ACROSS * room) / own)));
+  return Array.from({ length: bands }, (_unused, band) =>
+    way([(band * room) / bands, ((band + 1) * room) / bands]),
   );
 }
-
-const raised = (face: readonly Point[], up: Ticks): Face =>
-  sighted(face.map(([x, y]): Point => [x, y + up]));
-
-type Chord = ReturnType<typeof crossing>;
-const NEVER = Number.NEGATIVE_INFINITY;
 
 /** Corners of a round defect that are looked at: between them it is a little wider. */
 const CORNERS = 24;
@@ -501,98 +457,9 @@ function blockedFor(
 }
 
 /** How much further along the next must stand, whichever of their places across they take. */
-function nearest(first: Way, next: Way, distance: (one: Place, other: Place) => Ticks): Ticks {
+function nearest(first: Way, next: Way, distances: Distances): Ticks {
   let least = Number.POSITIVE_INFINITY;
   for (const one of first.places)
-    for (const other of next.places) least = Math.min(least, distance(one, other));
+    for (const other of next.places) least = Math.min(least, distances.between(one, other));
   return least;
-}
-
-/** How much further along a part must stand in its place than one before it. */
-const between = (one: Place, other: Place, kerf: number, depth: Ticks): Ticks =>
-  one.a === one.b && other.a === other.b
-    ? apart(one.a, other.a, kerf)
-    : Math.max(
-        apart(one.a, other.a, kerf),
-        apart(one.b, other.b, kerf),
-        apartWithin(one, other, kerf, depth),
-      );
-
-/** The same between their faces, where bevels come near one another: a kerf square to a tilted cut is more along the board. */
-function apartWithin(first: Place, next: Place, kerf: number, depth: Ticks): Ticks {
-  let most = NEVER;
-  for (const level of [...first.a.levels, ...next.a.levels]) {
-    const [ends, starts] = [first, next].map(({ a, b }) =>
-      [a, b].map((face) => crossing(face.points, 0, level)),
-    ) as [Chord[], Chord[]];
-    const [endA, endB, startA, startB] = [
-      ends[0]?.[1],
-      ends[1]?.[1],
-      starts[0]?.[0],
-      starts[1]?.[0],
-    ];
-    if (endA === undefined || endB === undefined || startA === undefined || startB === undefined)
-      continue;
-    for (const lean of [endB - endA, startB - startA]) {
-      const deep = (kerf * Math.abs(lean)) / Math.hypot(lean, depth);
-      if (deep > depth) continue;
-      const end = (at: Ticks) => endA + ((endB - endA) * at) / depth;
-      const start = (at: Ticks) => startA + ((startB - startA) * at) / depth;
-      const along = Math.sqrt(kerf * kerf - deep * deep);
-      most = Math.max(
-        most,
-        along + Math.max(end(deep) - start(0), end(0) - start(deep)),
-        along + Math.max(end(depth) - start(depth - deep), end(depth - deep) - start(depth)),
-      );
-    }
-  }
-  return most;
-}
-
-/** A face with what is asked of it over and over. */
-const sighted = (points: readonly Point[]): Face => {
-  const steep = ringPairs(points).flatMap(([from, to]) => {
-    const [along, across] = [Math.abs(to[0] - from[0]), Math.abs(to[1] - from[1])];
-    return along < LEEWAY || across < LEEWAY ? [] : [along / Math.hypot(along, across)];
-  });
-  const levels = [...new Set(heights(points))];
-  const [low, high] = [Math.min(...levels), Math.max(...levels)];
-  const { left, right } = endsOf(points);
-  const isSquareAt = (x: Ticks) =>
-    [low, high].every((level) => points.some((point) => point[0] === x && point[1] === level));
-  return {
-    points,
-    levels,
-    low,
-    high,
-    squareLeft: isSquareAt(left) ? left : null,
-    squareRight: isSquareAt(right) ? right : null,
-    sines: [...new Set(steep.map((sine) => Math.round(sine * 1000) / 1000))],
-  };
-};
-
-/**
- * How much further along the next must stand so that no point of it comes nearer than a kerf to the first: on lines at corners' heights, and
- * from each of them to as far above and below as a kerf square to one of their sides reaches.
- */
-function apart(first: Face, next: Face, kerf: number): Ticks {
-  const shareLine = first.low <= next.high && next.low <= first.high;
-  if (shareLine && first.squareRight !== null && next.squareLeft !== null)
-    return first.squareRight - next.squareLeft + kerf;
-  const along = (onFirst: Ticks, onNext: Ticks): Ticks => {
-    const across = Math.abs(onFirst - onNext);
-    if (across > kerf || onFirst < first.low || onFirst > first.high) return NEVER;
-    if (onNext < next.low || onNext > next.high) return NEVER;
-    const [ends, starts] = [crossing(first.points, 0, onFirst), crossing(next.points, 0, onNext)];
-    return ends && starts ? ends[1] - starts[0] + Math.sqrt(kerf * kerf - across * across) : NEVER;
-  };
-  // Where they cross no line in common, their nearest edges.
-  let most = Math.max(along(first.high, next.low), along(first.low, next.high));
-  const steps = new Set([0, ...[...first.sines, ...next.sines].map((sine) => sine * kerf)]);
-  for (const step of steps)
-    for (const sign of step === 0 ? [1] : [1, -1]) {
-      for (const level of first.levels) most = Math.max(most, along(level, level + sign * step));
-      for (const level of next.levels) most = Math.max(most, along(level + sign * step, level));
-    }
-  return most;
 }

@@ -1,7 +1,9 @@
 import type { Saw, Stock } from '../../job/index.js';
 import type { Ticks } from '../../measure/index.js';
+import { LEEWAY } from './faces-apart.js';
 import type { Counts } from './relaxed-patterns.js';
 import type { RowsBeside } from './row-lengths.js';
+import { kerfOf } from './weights.js';
 
 /** Whether anything of these copies would lie beside the row. */
 export const hasStrips = ({ strips }: RowsBeside, counts: Counts): boolean =>
@@ -15,18 +17,19 @@ export function haveRoom(
   { row, strips, lane }: RowsBeside,
   counts: Counts,
   { width }: Stock,
-  { kerf }: Saw,
+  saw: Saw,
   length: Ticks,
 ): boolean {
   if (!row.allows(counts, length)) return false;
+  const kerf = kerfOf(saw);
   const many = strips.copiesIn(counts);
   const along = strips.least(counts);
-  const own = along / many;
-  const over = row.lengthWithin(counts);
-  const beside = along <= over ? many : Math.min(many, Math.floor((over + kerf) / (own + kerf)));
+  const own = (along + kerf) / many;
+  const over = row.lengthWithin(counts) + LEEWAY;
+  const beside = along + kerf <= over ? many : Math.min(many, Math.floor(over / own));
   if (beside === many) return true;
   const abreast = Math.floor((width + kerf) / (width - lane));
   const columns = Math.ceil((many - beside) / abreast);
   const taken = row.copiesIn(counts) > 0 ? row.least(counts) + kerf : 0;
-  return taken + columns * (own + kerf) - kerf <= length;
+  return taken + columns * own - kerf <= length + LEEWAY;
 }

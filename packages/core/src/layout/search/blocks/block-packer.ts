@@ -6,10 +6,10 @@ import { type Filling, fillingOf, type Piece } from '../fill-board.js';
 import { noise } from '../noise.js';
 import { type Bin, type Block, itemsOf } from './block.js';
 import { Closure, type ClosureLimits } from './closure.js';
+import { complements, type Whole } from './complement.js';
 import { Packing } from './counts.js';
 import { Cover } from './cover.js';
 import { Leaves } from './leaves.js';
-import type { Row } from './rows.js';
 
 /** Boards filled block by block, each with the pile that it comes from. */
 export interface PackedBoard {
@@ -45,6 +45,7 @@ export class BlockPacker {
   private readonly bins: Bin[];
   private readonly packing: Packing;
   private readonly demand: readonly number[];
+  private readonly whole: Whole;
   /** Square ticks of all boards that no piece takes. */
   readonly slack: number;
   private turns = 0;
@@ -63,6 +64,10 @@ export class BlockPacker {
     this.leaves = new Leaves(piles, parts, this.demand, kerf);
     const marks = parts.map(() => 1 + Math.floor(this.random() * 2 ** 40));
     this.single = this.leaves.blocks(this.packing, marks);
+    this.whole = {
+      mark: sum(this.demand.map((count, type) => count * at(marks, type))),
+      pieces: sum(this.demand),
+    };
     this.bins = piles.map(({ stock, ends, left }) => ({
       long: at(ends, 0)[1] - at(ends, 0)[0] + kerf,
       wide: stock.width + kerf,
@@ -122,6 +127,8 @@ export class BlockPacker {
     blocks: readonly Block[],
     halted: () => boolean,
   ): { boards: PackedBoard[]; isWhole: boolean } {
+    const two = this.onTwo(blocks);
+    if (two) return { boards: two, isWhole: true };
     const cover = new Cover({
       bins: this.bins,
       blocks: this.bins.map((_bin, index) => blocks.filter((block) => this.isOn(block, index))),
@@ -132,9 +139,19 @@ export class BlockPacker {
       halted,
     });
     return {
-      boards: cover.best.map(({ bin, row }) => this.laid(bin, row)),
+      boards: cover.best.map(({ bin, row }) => this.laid(bin, row.blocks)),
       isWhole: cover.isWhole,
     };
+  }
+
+  /** Where there are two boards: a block on each, that hold all between them. */
+  private onTwo(blocks: readonly Block[]): PackedBoard[] | null {
+    const bins = this.bins.flatMap(({ count }, bin) => new Array<number>(count).fill(bin));
+    const [one, other] = bins;
+    if (one === undefined || other === undefined || bins.length > 2) return null;
+    const isOn = (block: Block, bin: number) => this.isOn(block, bin);
+    const found = complements(blocks, [one, other], isOn, this.bins, this.packing, this.whole);
+    return found?.map(({ bin, block }) => this.laid(bin, [block])) ?? null;
   }
 
   /** Whether a kind of board takes all that a block is made of. */
@@ -144,12 +161,12 @@ export class BlockPacker {
     return itemsOf(block, 0, 0).every(({ item }) => lain.has(item));
   }
 
-  private laid(bin: number, row: Row): PackedBoard {
+  private laid(bin: number, row: readonly Block[]): PackedBoard {
     const pile = at(this.piles, bin);
     const lain = at(this.leaves.lain, bin);
     const pieces: Piece[] = [];
     let [x] = at(pile.ends, 0);
-    for (const block of row.blocks) {
+    for (const block of row) {
       for (const { item, x: left, y } of itemsOf(block, x, 0))
         for (const { shape, x: away } of lain.get(item) ?? [])
           pieces.push({ shape, x: left + away, y });

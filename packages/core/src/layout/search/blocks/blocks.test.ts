@@ -12,7 +12,9 @@ import type { Layout } from '../../layout.js';
 import { noise } from '../noise.js';
 import { prepare } from '../prepare.js';
 import { searchLayout } from '../search.js';
+import type { Block } from './block.js';
 import { BlockPacker } from './block-packer.js';
+import { complements } from './complement.js';
 import { add, less, Packing } from './counts.js';
 import { enoughWood } from './enough-wood.js';
 
@@ -166,6 +168,68 @@ describe('boards filled block by block', () => {
     const found = proven(of);
     expect(checkLayout(of, found)).toEqual([]);
     expect([found.unplaced, found.cost]).toEqual([[], 100]);
+  });
+});
+
+describe('two blocks that hold all between them', () => {
+  const size = (long: number, wide: number) => ({ long: fromMm(long), wide: fromMm(wide) });
+  const bins = [
+    { ...size(600, 400), count: 1 },
+    { ...size(500, 400), count: 1 },
+  ];
+
+  test('are found by what is missing, whichever way round, and only where both have room', () => {
+    const type = fc.integer({ min: 0, max: 3 });
+    const blockOf = fc.record({
+      counts: fc.array(type, { minLength: 3, maxLength: 3 }),
+      long: fc.constantFrom(300, 500, 550, 600, 650),
+    });
+    const seen = { found: 0, none: 0 };
+    fc.assert(
+      fc.property(fc.array(blockOf, { minLength: 1, maxLength: 12 }), (made) => {
+        const demand = [2, 3, 1];
+        const packing = new Packing(demand);
+        const marks = [1_000_003, 50_021, 777];
+        const markOf = (counts: readonly number[]) =>
+          sum(counts.map((count, index) => count * at(marks, index)));
+        const blocks = made.map(
+          ({ counts, long }): Block => ({
+            ...size(long, 400),
+            waste: 0,
+            copies: counts.reduce(
+              (all, count, index) =>
+                add(all, packing.of(index, Math.min(count, at(demand, index)))),
+              packing.of(0, 0),
+            ),
+            mark: markOf(counts.map((count, index) => Math.min(count, at(demand, index)))),
+            pieces: sum(counts.map((count, index) => Math.min(count, at(demand, index)))),
+            made: { item: 0 },
+          }),
+        );
+        const whole = { mark: markOf(demand), pieces: sum(demand) };
+        const holdsAll = (one: Block, other: Block) =>
+          demand.every(
+            (count, index) =>
+              packing.copies(one.copies, index) + packing.copies(other.copies, index) === count,
+          );
+        const can = blocks.some((one) =>
+          blocks.some(
+            (other) => one.long <= fromMm(600) && other.long <= fromMm(500) && holdsAll(one, other),
+          ),
+        );
+        const found = complements(blocks, [0, 1], () => true, bins, packing, whole);
+        seen[found ? 'found' : 'none'] += 1;
+        expect(found !== null).toBe(can);
+        const [first, second] = found ?? [];
+        if (!first || !second) return;
+        expect([first.bin, second.bin]).toEqual([0, 1]);
+        expect(first.block.long).toBeLessThanOrEqual(fromMm(600));
+        expect(second.block.long).toBeLessThanOrEqual(fromMm(500));
+        expect(holdsAll(first.block, second.block)).toBe(true);
+      }),
+      { numRuns: 3000 },
+    );
+    expect(Math.min(seen.found, seen.none)).toBeGreaterThan(10);
   });
 });
 
