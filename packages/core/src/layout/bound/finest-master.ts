@@ -55,7 +55,7 @@ export function* finestMaster(
   seen: (merged: Relaxation) => Relaxation = (merged) => merged,
 ): Generator<void, RelaxedMaster | null, void> {
   for (const classes of mergings(relaxation.wanted)) {
-    const master = RelaxedMaster.of(seen(merge(relaxation, classes)));
+    const master = RelaxedMaster.of(seen(merge(relaxation, classes)), halted);
     yield;
     if (master || halted()) return master;
   }

@@ -115,14 +115,14 @@ export class RelaxedMaster {
     this.kinds = relaxation.kinds;
   }
 
-  /** Null when there are too many patterns or copies to list them all. */
-  static of(relaxation: Relaxation): RelaxedMaster | null {
+  /** Null when there are too many patterns or copies to list them all, or it was halted. */
+  static of(relaxation: Relaxation, halted: () => boolean = () => false): RelaxedMaster | null {
     const { wanted, kinds } = relaxation;
     if (sum(wanted.map(({ copies }) => copies)) > MOST_COPIES) return null;
     if (wanted.length === 0) return null;
     const columns: RelaxedBoard[] = [];
     for (const [kind, each] of kinds.entries()) {
-      const patterns = maximalPatterns(each.copies, each, MOST_PATTERNS);
+      const patterns = maximalPatterns(each.copies, each, MOST_PATTERNS, halted);
       if (!patterns || columns.length + patterns.length > 3 * MOST_PATTERNS) return null;
       columns.push(...patterns.map((counts) => ({ kind, counts })));
     }

@@ -207,13 +207,14 @@ export function bestRelaxed(
 }
 
 /**
- * Every pattern that every measure allows and to which no copy can be added; null when there are more than `most`. What is left out
+ * Every pattern that every measure allows and to which no copy can be added; null when there are more than `most`, or it was `halted`. What is left out
  * of a maximal pattern is free, so these are all that a covering programme needs.
  */
 export function maximalPatterns(
   copies: Counts,
   { measures, capacity, allows }: Holding,
   most: number,
+  halted: () => boolean = () => false,
 ): Counts[] | null {
   const parts = copies.map((_count, part) => part).filter((part) => at(copies, part) > 0);
   const room = (rest: readonly number[], part: number) =>
@@ -221,6 +222,7 @@ export function maximalPatterns(
   const found: Counts[] = [];
   const current = new Array<number>(copies.length).fill(0);
   let nodes = 0;
+  const isOver = () => nodes > NODES_FOR_EACH * most || (nodes % 64 === 0 && halted());
   /** No further copy of a part has room. */
   const isFull = (part: number, rest: readonly number[]): boolean =>
     at(current, part) >= at(copies, part) ||
@@ -228,7 +230,7 @@ export function maximalPatterns(
     !allows(current.map((count, index) => (index === part ? count + 1 : count)));
   const descend = (where: number, rest: readonly number[]): boolean => {
     nodes += 1;
-    if (nodes > NODES_FOR_EACH * most) return false;
+    if (isOver()) return false;
     if (where === parts.length) {
       // Maximal when no part, also of those decided before, still fits.
       if (parts.every((part) => isFull(part, rest))) found.push([...current]);

@@ -88,20 +88,28 @@ function rowsFinder(
   };
 }
 
-/** What rows say of a board. */
+/** What rows say of a board; they are reckoned when they are first asked. */
 function inRows(
-  { bounds, laid, beside }: Rows,
+  rowsOf: (kind: Stock) => Rows,
   stock: Stock,
   saw: Saw,
 ): Pick<RelaxedKind, 'allows' | 'lays' | 'order'> {
   const length = usable(stock, saw)[0];
+  let known: Rows | null = null;
+  const rows = (): Rows => {
+    known ??= rowsOf(stock);
+    return known;
+  };
   return {
-    allows: (counts) => bounds.every((row) => row.allows(counts, length)),
-    lays: (counts) =>
-      beside && hasStrips(beside, counts)
+    allows: (counts) => rows().bounds.every((row) => row.allows(counts, length)),
+    lays: (counts) => {
+      const { laid, beside } = rows();
+      return beside && hasStrips(beside, counts)
         ? haveRoom(beside, counts, stock, saw, length)
-        : (laid?.allows(counts, length) ?? true),
+        : (laid?.allows(counts, length) ?? true);
+    },
     order: (counts) => {
+      const { laid, beside } = rows();
       const isBeside = beside !== null && hasStrips(beside, counts);
       const row = (isBeside ? beside.row : laid)?.order(counts);
       const strips = isBeside ? beside.strips.order(counts) : [];
@@ -133,7 +141,7 @@ export function relax(question: BoundQuestion, closely: boolean): Relaxation {
       measures,
       capacity: measures.map((measure) => at(measure.capacities, 0)),
       copies,
-      ...inRows(closely ? rowsOf(of) : NO_ROWS, of, saw),
+      ...inRows(closely ? rowsOf : () => NO_ROWS, of, saw),
     };
   });
   return { question, distances, wanted, kinds };
@@ -181,7 +189,7 @@ export function merge(whole: Relaxation, classOf: Counts): Relaxation {
           capacities,
         })),
         copies: classes.map((members) => sum(members.map((part) => at(kind.copies, part)))),
-        ...inRows(rowsOf(kind.stock), kind.stock, question.saw),
+        ...inRows(rowsOf, kind.stock, question.saw),
       };
     }),
   };

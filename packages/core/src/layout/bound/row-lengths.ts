@@ -57,6 +57,8 @@ interface Reckoning {
 
 /** Steps of reckoning for boards of one width; beyond that no row is forbidden that is not yet known. */
 const MOST_STEPS = 200_000_000;
+/** Rows reckoned at most, for the same reason. */
+const MOST_ROWS = 60_000;
 /** Ways of lying beyond which rows are not reckoned. */
 const MOST_WAYS = 96;
 /** Against the edges of the board alone. */
@@ -270,7 +272,7 @@ export class RowLengths {
     if (key === 0) return null;
     const known = this.known.get(key);
     if (known !== undefined) return known;
-    if (this.steps >= MOST_STEPS) return null;
+    if (this.steps >= MOST_STEPS || this.known.size >= MOST_ROWS) return null;
     const found = new Float64Array(this.ways.length).fill(Number.POSITIVE_INFINITY);
     for (const [part, lying] of this.waysOf) {
       const count = at(counts, part);

@@ -17,6 +17,12 @@ export interface PackedBoard {
   filling: Filling;
 }
 
+/** What was packed at once, and whether nothing is left out. */
+export interface Packed {
+  boards: PackedBoard[];
+  isWhole: boolean;
+}
+
 /** Blocks of a level and of a size, in turn; sizes alike to so many ticks are joined where something may be wasted. */
 const TURNS: readonly (readonly [perLevel: number, perSize: number])[] = [
   [300, 1],
@@ -86,7 +92,7 @@ export class BlockPacker {
   }
 
   /** One closure with its rows and what they cover: every board that was filled; `isWhole` when nothing is left out. */
-  next(halted: () => boolean): { boards: PackedBoard[]; isWhole: boolean } {
+  next(halted: () => boolean): Packed {
     const tolerance = this.slack === 0 ? 0 : at(TOLERANCES, this.turns % TOLERANCES.length);
     const freezes = this.largest.length > 0 && this.turns % 2 === 1;
     const [perLevel, perSize] = freezes ? FROZEN : at(TURNS, (this.turns >> 1) % TURNS.length);
@@ -123,10 +129,7 @@ export class BlockPacker {
     }).length;
   }
 
-  private covered(
-    blocks: readonly Block[],
-    halted: () => boolean,
-  ): { boards: PackedBoard[]; isWhole: boolean } {
+  private covered(blocks: readonly Block[], halted: () => boolean): Packed {
     const two = this.onTwo(blocks);
     if (two) return { boards: two, isWhole: true };
     const cover = new Cover({

@@ -1,9 +1,9 @@
 import type { LayoutJob } from '../../../job/index.js';
-import { at, sum } from '../../../lists/index.js';
+import { at, entry, sum } from '../../../lists/index.js';
 import type { Goals } from '../../goals.js';
 import { type Construction, construct, type FilledBoard, type Pile, weigh } from '../construct.js';
 import type { Group } from '../group.js';
-import { BlockPacker } from './block-packer.js';
+import { BlockPacker, type Packed, type PackedBoard } from './block-packer.js';
 
 /** How widely boards with defects, and what blocks leave over, are filled. */
 const BEAM = 8;
@@ -12,6 +12,9 @@ const FULLEST = 6;
 
 /** Of so many ways, in one what blocks leave over is laid too. */
 const LEFT_OVER_EVERY = 6;
+
+/** Times that two boards are packed anew while all others are kept. */
+const REPAIRS = 4;
 
 /** What a filler of targets is told of its search. */
 export interface TargetSetting {
@@ -70,7 +73,7 @@ export class TargetFiller {
     if (this.clean.length > 0) {
       const packer = this.packed(copies);
       if (packer.isWorthwhile)
-        for (const { pile, filling } of packer.next(halted).boards)
+        for (const { pile, filling } of this.packedAnew(packer.next(halted), copies))
           lay(weigh(pile, filling, job.saw, goals));
     }
     if (sum(copies) === 0 || this.turns % LEFT_OVER_EVERY !== 0) return { boards, missing: copies };
@@ -87,6 +90,36 @@ export class TargetFiller {
       boards: [...boards, ...more.boards.map((board) => ({ ...board, pile: own(board.pile) }))],
       missing: more.missing,
     };
+  }
+
+  /**
+   * What was packed where it is whole; else all its boards but two, and two packed anew with what is then left, as often as is worth its time
+   * (repair). What it was where that helps nothing.
+   */
+  private packedAnew({ boards, isWhole }: Packed, copies: ArrayLike<number>): PackedBoard[] {
+    const { job, random, halted } = this.setting;
+    const all = sum(this.clean.map(({ left }) => left));
+    if (isWhole || all <= 2 || boards.length < all - 2) return boards;
+    for (let repair = 0; repair < REPAIRS && !halted(); repair += 1) {
+      const order = boards.map((board) => ({ board, key: random() })).sort((a, b) => a.key - b.key);
+      const kept = order.slice(0, all - 2).map(({ board }) => board);
+      const rest = Int32Array.from(copies, (count, part) =>
+        kept.reduce((left, { filling }) => left - at(filling.used, part), count),
+      );
+      const open = this.clean.map((pile) => ({
+        ...pile,
+        left: pile.left - kept.filter((board) => board.pile === pile).length,
+      }));
+      const own = new Map(open.map((pile, index) => [pile, at(this.clean, index)]));
+      const packer = new BlockPacker(open, this.group.parts, rest, job.saw, job.parts.length);
+      const two = packer.isWorthwhile ? packer.next(halted) : null;
+      if (two?.isWhole)
+        return [
+          ...kept,
+          ...two.boards.map(({ pile, filling }) => ({ pile: entry(own, pile), filling })),
+        ];
+    }
+    return boards;
   }
 
   /** A board with defects or pins: one of the fullest that are known and still wanted, or one filled now. */
