@@ -3,6 +3,7 @@ import { priceOf } from '../../job/index.js';
 import { at, sum } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import { nextSum } from './next-sum.js';
+import type { RelaxedBoard } from './relaxed.js';
 import type { Counts } from './relaxed-patterns.js';
 import type { Limits, RelaxedProgramme } from './relaxed-programme.js';
 
@@ -10,10 +11,14 @@ import type { Limits, RelaxedProgramme } from './relaxed-programme.js';
 export interface Target {
   counts: Counts;
   cost: Cents;
+  /** Patterns that hold all on these boards, as far as is proven; none where none were looked for. */
+  patterns: readonly RelaxedBoard[];
 }
 
-/** By what numbers of boards are proven not to be enough. */
-export type Refuted = 'lp' | 'exact' | null;
+/** By what numbers of boards are proven not to be enough; else patterns that hold all on them, where some were found. */
+export type Answer =
+  | { refuted: 'lp' | 'exact' }
+  | { refuted: null; patterns: readonly RelaxedBoard[] };
 
 /** Limits still to be looked into, and what boards within them cost at least. */
 interface Open {
@@ -47,8 +52,8 @@ export class BoardCounts {
     private readonly stock: readonly Stock[],
     /** Asked at each step: quick. */
     private readonly programme: RelaxedProgramme,
-    /** Asked of whole numbers of boards, and what they cost: by what they are proven not to be enough, if they are. Sees more, and takes longer. */
-    private readonly refuted: (counts: Counts, cost: Cents) => Generator<void, Refuted, void>,
+    /** Asked of whole numbers of boards, and what they cost: whether they may be enough. Sees more, and takes longer. */
+    private readonly ask: (counts: Counts, cost: Cents) => Generator<void, Answer, void>,
   ) {
     this.price = stock.map(priceOf);
     this.open = [{ limits: programme.allBoards, cost: 0 }];
@@ -102,7 +107,7 @@ export class BoardCounts {
     if (asked.cost >= best()) return;
     if (!counts) {
       // Nothing more is to be learnt here: it stands for what it costs at least.
-      this.targets.push({ counts: limits.most, cost: asked.cost });
+      this.targets.push({ counts: limits.most, cost: asked.cost, patterns: [] });
       return;
     }
     const halves = this.halved(limits, counts);
@@ -149,10 +154,13 @@ export class BoardCounts {
     // It stays open while it is asked about.
     const asked: Open = { limits, cost };
     this.open.push(asked);
-    const isRefuted = yield* this.isRefuted(counts);
+    const boards = this.costOf(counts);
+    const answer = yield* this.ask(counts, boards);
     if (this.programme.halted()) return;
     this.open = this.open.filter((each) => each !== asked);
-    if (!isRefuted) this.targets.push({ counts, cost: this.costOf(counts) });
+    if (answer.refuted === null)
+      this.targets.push({ counts, cost: boards, patterns: answer.patterns });
+    else if (answer.refuted === 'exact') this.wasRefuted = true;
     let { most } = limits;
     counts.forEach((count, kind) => {
       if (at(this.price, kind) === 0) return;
@@ -164,12 +172,6 @@ export class BoardCounts {
       }
       most = most.map((each, index) => (index === kind ? Math.min(each, count) : each));
     });
-  }
-
-  private *isRefuted(counts: Counts): Generator<void, boolean, void> {
-    const refuted = yield* this.refuted(counts, this.costOf(counts));
-    if (refuted === 'exact') this.wasRefuted = true;
-    return refuted !== null;
   }
 
   private costOf(counts: Counts): Cents {

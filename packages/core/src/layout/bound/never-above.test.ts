@@ -93,8 +93,9 @@ describe('no bound is above what the cheapest of all layouts costs', () => {
         const bounds = stepwise.flatMap((asked) => {
           if (!asked) return [];
           const counts = new BoardCounts(of.stock, asked, function* (boards, cost) {
-            if (refutedBy(master, boards) || refutedBy(coarse, boards)) return 'exact';
-            return (yield* closely.holds(boards, cost)) ? null : 'lp';
+            if (refutedBy(master, boards) || refutedBy(coarse, boards)) return { refuted: 'exact' };
+            const isHeld = yield* closely.holds(boards, cost);
+            return isHeld ? { refuted: null, patterns: [] } : { refuted: 'lp' };
           });
           // As if the best that is known were dearer: what could go too high would.
           for (const _step of counts.search(() => least + 1000, 3, never));

@@ -68,6 +68,15 @@ export class RelaxedProgramme {
     }));
   }
 
+  /** Takes in patterns of the question's parts that are known to be laid, so that they need not be found. */
+  learn(patterns: readonly RelaxedBoard[]): void {
+    for (const { kind, counts } of patterns)
+      this.columns.push({
+        kind,
+        counts: this.wanted.map(({ members }) => sum(members.map((member) => at(counts, member)))),
+      });
+  }
+
   get isEmpty(): boolean {
     return this.wanted.length === 0 || this.kinds.length === 0;
   }

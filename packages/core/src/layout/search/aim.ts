@@ -54,6 +54,11 @@ export class Aim {
     return turns.find((how) => this.listed.get(how) !== null) ?? null;
   }
 
+  /** Whether it is for these numbers of boards: told by another thread they are never the same object. */
+  isFor({ counts }: Target): boolean {
+    return counts.every((count, kind) => count === at(this.target.counts, kind));
+  }
+
   get isReached(): boolean {
     return this.group.best.boards.length > 0 && sum(this.group.best.missing) === 0;
   }

@@ -223,7 +223,7 @@ export class Finder {
     }));
     const need = sum(group.parts.map((part) => at(group.copies, part) * at(this.areas, part)));
     return enoughWood(kinds, need, { from: group.bound, below: group.cost }, most).map(
-      (counts) => new Aim(group, { counts, cost: 0 }, this.moving),
+      (counts) => new Aim(group, { counts, cost: 0, patterns: [] }, this.moving),
     );
   }
 
@@ -400,8 +400,7 @@ export class Finder {
   private nextAim(): Aim | undefined {
     const { group, aims } = this;
     for (const target of group.targets)
-      if (!aims.some((aim) => aim.target === target))
-        aims.push(new Aim(group, target, this.moving));
+      if (!aims.some((aim) => aim.isFor(target))) aims.push(new Aim(group, target, this.moving));
     return aims
       .filter((aim) => aim.cost < group.cost)
       .sort((a, b) => a.slices - b.slices || a.cost - b.cost)[0];
@@ -443,7 +442,11 @@ export class Finder {
     const { clock } = this.setting;
     const whole = this.until;
     this.until = clock() + ROWS_SHARE * (whole - clock());
+    // What the proof came upon first.
+    const proposed = aim.slices <= 1 && aim.target.patterns.length > 0 ? [aim.target.patterns] : [];
     yield* this.realise(aim.group, solver, listed, () => {
+      const first = proposed.pop();
+      if (first) return first;
       const filled = listed.fillBoards(solver, aim.target.counts, () => this.halted());
       if (filled === 'none') aim.listed.set(how, null);
       return filled === 'none' ? null : filled;

@@ -3,7 +3,7 @@ import { at, sum } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import { meanArea } from '../area.js';
 import type { Target } from '../bound/board-counts.js';
-import type { BoundQuestion } from '../bound/relaxed.js';
+import type { BoundQuestion, RelaxedBoard } from '../bound/relaxed.js';
 import { isMore, type LeastOut } from '../bound/relaxed-master.js';
 import type { Goals } from '../goals.js';
 import type { Layout } from '../layout.js';
@@ -120,6 +120,17 @@ export class Group {
   /** What the boards of the best cost beside those with pins. */
   get cost(): Cents {
     return sum(this.best.boards.map((board) => board.pile.price));
+  }
+
+  /** How the boards of the best are filled, each way once: kinds and copies by the group's own indexes. */
+  get patterns(): readonly RelaxedBoard[] {
+    const known = new Map<string, RelaxedBoard>();
+    for (const { pile, filling } of this.best.boards) {
+      const kind = this.piles.indexOf(pile);
+      const counts = this.parts.map((part) => filling.used[part] ?? 0);
+      known.set(`${kind}|${counts.join()}`, { kind, counts });
+    }
+    return [...known.values()];
   }
 
   /** Parts and boards for the bound: boards with pins are free, and their pieces count among the parts. */

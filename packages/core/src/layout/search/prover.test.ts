@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { board, job, part, rectangle } from '../../../test/layouts.js';
 import { testSolver } from '../../../test/solver.js';
+import { at, sum } from '../../lists/index.js';
 import { checkLayout } from '../checker/check.js';
 import { STANDARD_GOALS } from '../goals.js';
 import { type Bounds, type Known, type Proven, proverFor } from './prover.js';
@@ -36,7 +37,8 @@ describe('bounds that are proven beside a search', () => {
       },
       heard: () => {
         if (begun) steps.next();
-        return prover.heard();
+        // As from another thread: nothing is the same object as before.
+        return structuredClone(prover.heard());
       },
     };
     const found = searchLayout(of, { clock, solver, bounds });
@@ -101,13 +103,26 @@ describe('bounds that are proven beside a search', () => {
     for (const _step of nothing.steps());
     expect(nothing.heard()).toEqual([]);
     const dear = proverFor(of, STANDARD_GOALS, control);
-    const best: Known[] = [{ cost: 630, missing: 0 }];
+    const best: Known[] = [{ cost: 630, missing: 0, patterns: [] }];
     dear.know(best);
     for (const _step of dear.steps());
     const heard = dear.heard();
     const bound = Math.max(...heard.map((each) => each.bound));
     // The numbers that are enough for 540 are told as what to aim at.
     expect(bound).toBe(540);
-    expect(heard.flatMap(({ targets }) => targets)).toContainEqual({ counts: [2, 1], cost: 540 });
+    expect(heard.flatMap(({ targets }) => targets)).toContainEqual(
+      expect.objectContaining({ counts: [2, 1], cost: 540 }),
+    );
+    // With them come patterns that hold all: what is to be laid first.
+    const target = heard.flatMap(({ targets }) => targets).find(({ cost }) => cost === 540);
+    const held = of.parts.map((_part, index) =>
+      sum((target?.patterns ?? []).map(({ counts }) => at(counts, index))),
+    );
+    expect(held).toEqual(of.parts.map(({ quantity }) => quantity));
+    // What is known to be laid makes no bound too high.
+    const told = proverFor(of, STANDARD_GOALS, control);
+    told.know([{ cost: 630, missing: 0, patterns: target?.patterns ?? [] }]);
+    for (const _step of told.steps());
+    expect(Math.max(...told.heard().map((each) => each.bound))).toBe(540);
   });
 });

@@ -4,7 +4,7 @@ import type { Cents } from '../../measure/index.js';
 import { BoardCounts, type Target } from '../bound/board-counts.js';
 import { finestMaster } from '../bound/finest-master.js';
 import { leastCostByColumns } from '../bound/least-cost.js';
-import { type BoundQuestion, relax } from '../bound/relaxed.js';
+import { type BoundQuestion, type RelaxedBoard, relax } from '../bound/relaxed.js';
 import { type LeastOut, RelaxedMaster } from '../bound/relaxed-master.js';
 import { RelaxedProgramme } from '../bound/relaxed-programme.js';
 import type { Goals } from '../goals.js';
@@ -13,10 +13,12 @@ import type { LinearSolver } from '../solver/linear.js';
 import type { Group } from './group.js';
 import { prepare } from './prepare.js';
 
-/** The best that is known of a group: what it costs and how many copies it leaves out. */
+/** The best that is known of a group: what it costs, how many copies it leaves out, and how its boards are filled. */
 export interface Known {
   cost: Cents;
   missing: number;
+  /** Its boards: their kinds and copies by the group's own indexes, each once. */
+  patterns: readonly RelaxedBoard[];
 }
 
 /** What was proven of a group: no layout costs less, and the numbers of boards that may be enough for less than the best. */
@@ -107,6 +109,10 @@ export class Prover implements Bounds {
     return this.known[group]?.cost ?? 0;
   }
 
+  private patterns(group: number): readonly RelaxedBoard[] {
+    return this.known[group]?.patterns ?? [];
+  }
+
   private isOpen(group: number): boolean {
     return this.cost(group) > at(this.bound, group);
   }
@@ -139,6 +145,7 @@ export class Prover implements Bounds {
     const { solver, halted } = this.control;
     const question = at(this.questions, group)(this.known[group]?.missing ?? 0);
     const programme = new RelaxedProgramme(relax(question, false), solver, halted);
+    programme.learn(this.patterns(group));
     const { cost, proof } = yield* leastCostByColumns(question, programme);
     this.tell(group, cost, proof, []);
     yield;
@@ -168,7 +175,10 @@ export class Prover implements Bounds {
    * What looks for numbers of boards: by listed patterns where they are few enough, else by the quick programme, and closely only of whole
    * numbers of boards.
    */
-  private *countsOf(question: BoundQuestion): Generator<void, BoardCounts, void> {
+  private *countsOf(
+    question: BoundQuestion,
+    patterns: readonly RelaxedBoard[],
+  ): Generator<void, BoardCounts, void> {
     const { solver, halted } = this.control;
     const close = relax(question, true);
     yield;
@@ -176,14 +186,16 @@ export class Prover implements Bounds {
     const programme =
       master?.programme(solver, halted) ??
       new RelaxedProgramme(relax(question, false), solver, halted);
+    programme.learn(patterns);
     const closely = once(() => new RelaxedProgramme(close, solver, halted));
     return new BoardCounts(question.stock, programme, function* (counts, cost) {
       const filled = master?.fillBoards(solver, counts, halted);
       yield;
-      if (filled === 'none') return 'exact';
-      if (halted() || filled) return null;
+      if (filled === 'none') return { refuted: 'exact' };
+      if (halted() || filled) return { refuted: null, patterns: filled ?? [] };
       // More than all of these boards cost: some copy finds no place on them.
-      return (yield* closely().holds(counts, cost)) ? null : 'lp';
+      const isHeld = yield* closely().holds(counts, cost);
+      return isHeld ? { refuted: null, patterns: [] } : { refuted: 'lp' };
     });
   }
 
@@ -192,7 +204,7 @@ export class Prover implements Bounds {
     const { halted } = this.control;
     if (!this.isOpen(group) || this.known[group]?.missing !== 0) return;
     const question = at(this.questions, group)(0);
-    const counts = yield* this.countsOf(question);
+    const counts = yield* this.countsOf(question, this.patterns(group));
     const isOver = () => halted() || !this.isOpen(group);
     for (let wanted = FIRST_TARGETS; wanted <= MOST_TARGETS && !isOver(); wanted += 1) {
       for (const _step of counts.search(() => this.cost(group), wanted, isOver)) {

@@ -110,8 +110,8 @@ class Search {
 
   private tellBest(): void {
     this.bounds?.know(
-      this.groups.map(({ best, cost, missing }) =>
-        best.boards.length > 0 ? { cost, missing } : null,
+      this.groups.map(({ best, cost, missing, patterns }) =>
+        best.boards.length > 0 ? { cost, missing, patterns } : null,
       ),
     );
   }
