@@ -121,6 +121,7 @@ export function ResultCard({
   handHeld: Ticks;
 }) {
   const { unplaced } = layout;
+  const comesTo = useMemo(() => figures(job, layout, boxes), [job, layout, boxes]);
   const short = shortPieces(job, handHeld).map(({ part }) => partName(names, part).toLowerCase());
   return (
     <section className="card p-3" aria-label="Result">
@@ -137,7 +138,7 @@ export function ResultCard({
         </p>
       )}
       <dl className="mt-2">
-        {figures(job, layout, boxes).map(([name, value]) => (
+        {comesTo.map(([name, value]) => (
           <div
             key={name}
             className="flex justify-between border-b border-dotted border-line py-0.5"

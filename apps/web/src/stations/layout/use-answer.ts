@@ -84,10 +84,10 @@ export function useAnswer(job: LayoutJob | null, goals: Goals): Answer {
   useEffect(() => {
     if (answer) last.current = answer;
   }, [answer]);
-  const meanwhile = job && last.current && movedToPins(last.current, job.pinned);
+  const meanwhile = () => job && last.current && movedToPins(last.current, job.pinned);
   const isAsked = found.running || (found.asked !== question && found.trouble === null);
   return {
-    layout: accepted ? accepted.layout : (answer ?? meanwhile),
+    layout: accepted ? accepted.layout : (answer ?? meanwhile()),
     answer,
     searching: !accepted && job !== null && !asKept && isAsked,
     asKept,

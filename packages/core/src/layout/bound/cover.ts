@@ -33,16 +33,22 @@ class CoverSearch {
   private nodes = 0;
   private readonly price: readonly Cents[];
   private readonly order: readonly number[];
+  /** Where each kind stands in that order. */
+  private readonly depthOf: Int32Array;
+  /** Kinds by what they cost for what they hold, by measure. */
+  private readonly sorted: readonly (readonly number[])[];
 
   constructor(
     private readonly stock: readonly Stock[],
     private readonly measures: readonly DualWeights[],
   ) {
     this.price = stock.map(priceOf);
-    this.order = this.byWorth(
-      stock.map((_kind, index) => index),
-      at(measures, 0),
-    );
+    this.sorted = measures.map((measure) => this.byWorth(measure));
+    this.order = at(this.sorted, 0);
+    this.depthOf = new Int32Array(stock.length);
+    this.order.forEach((kind, depth) => {
+      this.depthOf[kind] = depth;
+    });
   }
 
   get isComplete(): boolean {
@@ -50,17 +56,19 @@ class CoverSearch {
   }
 
   /** Kinds of boards, those first that cost least for what they hold in a measure. */
-  private byWorth(kinds: readonly number[], { capacities }: DualWeights): number[] {
+  private byWorth({ capacities }: DualWeights): number[] {
     const cost = (kind: number) => at(this.price, kind) / at(capacities, kind);
-    return [...kinds].sort((a, b) => cost(a) - cost(b));
+    return this.stock.map((_kind, index) => index).sort((a, b) => cost(a) - cost(b));
   }
 
-  /** What holding a need costs at least when boards may be taken in parts; infinite where all of them do not hold it. */
-  fractional(kinds: readonly number[], measure: DualWeights, need: number): number {
+  /** What holding a need costs at least, of the kinds from a depth on, when boards may be taken in parts; infinite where all of them do not hold it. */
+  fractional(depth: number, index: number, need: number): number {
+    const measure = at(this.measures, index);
     let rest = need;
     let cost = 0;
-    for (const kind of this.byWorth(kinds, measure)) {
+    for (const kind of at(this.sorted, index)) {
       if (rest <= NOTHING) break;
+      if (at(this.depthOf, kind) < depth) continue;
       const holds = at(measure.capacities, kind);
       const taken = Math.min(at(this.stock, kind).quantity, rest / holds);
       rest -= taken * holds;
@@ -91,10 +99,9 @@ class CoverSearch {
   }
 
   private isHopeless(depth: number, cost: number, rest: readonly number[]): boolean {
-    const left = this.order.slice(depth);
     return this.measures.some(
-      (measure, index) =>
-        cost + this.fractional(left, measure, at(rest, index)) - 1e-6 >= this.best,
+      (_measure, index) =>
+        cost + this.fractional(depth, index, at(rest, index)) - 1e-6 >= this.best,
     );
   }
 }
@@ -106,10 +113,9 @@ export function cheapestCover(
   needs: readonly number[],
 ): Cents {
   const search = new CoverSearch(stock, measures);
-  const kinds = stock.map((_kind, index) => index);
   const relaxed = Math.max(
     0,
-    ...measures.map((measure, index) => search.fractional(kinds, measure, at(needs, index))),
+    ...measures.map((_measure, index) => search.fractional(0, index, at(needs, index))),
   );
   if (!Number.isFinite(relaxed)) return 0;
   const floor = Math.ceil(relaxed - 1e-6);
