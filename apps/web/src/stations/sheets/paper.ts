@@ -18,7 +18,7 @@ export type PaperSize = (typeof PAPERS)[Paper];
 
 /** A margin that every printer can keep; heading and footer of a sheet; head and foot of the cut list. Millimetres. */
 export const MARGIN = 12;
-const HEADING = 26;
+const HEADING = 31;
 const LIST_HEAD = 18;
 const LIST_FOOT = 20;
 /** A line of the cut list, what stands round it, and how many letters its widest column holds. */

@@ -82,7 +82,7 @@ const LETTERS = 104;
 const BOXES = 16;
 /** More boxes than this in one group go on on the next: a group stands on one sheet. */
 const MOST_BOXES = 20 * BOXES;
-const HEADING = 30;
+const HEADING = 36;
 
 const rowsOf = (letters: number): number => Math.ceil(letters / LETTERS);
 const groupHeight = ({ gives, lies, holds, boards }: AlikeCuts): number =>
