@@ -18,9 +18,11 @@ export type PaperSize = (typeof PAPERS)[Paper];
 
 /** A margin that every printer can keep; heading and footer of a sheet; head and foot of the cut list. Millimetres. */
 export const MARGIN = 12;
-const HEADING = 31;
+const HEADING = 26;
 const LIST_HEAD = 18;
 const LIST_FOOT = 20;
+/** Millimetres kept free on a sheet: heights are reckoned by letters, and a line may break where that does not tell. */
+export const IN_HAND = 5;
 /** A line of the cut list, what stands round it, and how many letters its widest column holds. */
 const LINE = 4.7;
 const ROUND_LINE = 3.2;
@@ -112,6 +114,10 @@ export function sheetsOf(
   const drawings = boards.map(
     (of): Block<BoardOnPaper> => ({ of, height: boardHeight(of, scale) }),
   );
-  const room = { height: height - 2 * MARGIN - HEADING, listHead: LIST_HEAD, listFoot: LIST_FOOT };
+  const room = {
+    height: height - 2 * MARGIN - HEADING - IN_HAND,
+    listHead: LIST_HEAD,
+    listFoot: LIST_FOOT,
+  };
   return paginate(lines, drawings, room);
 }

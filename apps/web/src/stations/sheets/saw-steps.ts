@@ -9,7 +9,7 @@ import { at } from '@spare-knot/core/lists';
 import type { Ticks } from '@spare-knot/core/measure';
 import { givenWords, holdWords, lieWords, type NameOf } from '../saw/step-words';
 import { type Block, paginate } from './pages';
-import { MARGIN, type PaperSize } from './paper';
+import { IN_HAND, MARGIN, type PaperSize } from './paper';
 
 /** Cuts of a step that are made alike: what comes of them, how they lie, and a box to tick for each board. */
 export interface AlikeCuts {
@@ -82,7 +82,7 @@ const LETTERS = 104;
 const BOXES = 16;
 /** More boxes than this in one group go on on the next: a group stands on one sheet. */
 const MOST_BOXES = 20 * BOXES;
-const HEADING = 36;
+const HEADING = 30;
 
 const rowsOf = (letters: number): number => Math.ceil(letters / LETTERS);
 const groupHeight = ({ gives, lies, holds, boards }: AlikeCuts): number =>
@@ -127,7 +127,7 @@ export function sawSheets(
         };
       }),
   );
-  const room = { height: height - 2 * MARGIN - HEADING, listHead: 0, listFoot: 0 };
+  const room = { height: height - 2 * MARGIN - HEADING - IN_HAND, listHead: 0, listFoot: 0 };
   return paginate<never, StepOnPaper>([], blocks, room).map(({ drawings }) => together(drawings));
 }
 

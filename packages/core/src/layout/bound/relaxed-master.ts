@@ -242,11 +242,6 @@ export class RelaxedMaster {
     });
   }
 
-  /** Whether some of its parts are taken for one another. */
-  get isMerged(): boolean {
-    return this.wanted.some(({ members }) => members.length > 1);
-  }
-
   /** Column generation over these patterns: as close as they are, and each of its steps a look along a list. */
   programme(solver: LinearSolver, halted: () => boolean): RelaxedProgramme {
     const byKind = this.kinds.map((_kind, kind) =>

@@ -19,7 +19,7 @@ export interface RelaxedAnswer {
 }
 
 /** The pattern of a kind of board that is worth most at values of the parts. */
-export type Pricing = (values: Counts, kind: number) => RelaxedBest;
+type Pricing = (values: Counts, kind: number) => RelaxedBest;
 
 const MOST_ROUNDS = 200;
 const PROGRAMME_SECONDS = 5;

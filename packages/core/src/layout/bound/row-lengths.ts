@@ -93,8 +93,8 @@ export const NO_ROWS: Rows = { bounds: [], laid: null, beside: null };
  * lie in, which way round, and how far across. Two of them cannot lie abreast, since a cut between them takes a kerf. One behind the other
  * they keep a kerf on every line along the board that both cross; how far apart that is, is concave in how far
  * across they lie, and so is their sum: the least is reached with each against an edge. Then it is a dynamic programme over how many of
- * each lie there and what lies last, which is a shortest row too. Where defects are heeded a part slides on past what it cannot lie over anywhere across the board, and is taken to follow
- * what lies before it as closely as it could anywhere.
+ * each lie there and what lies last, which is a shortest row too. Where defects are heeded a part slides on past what it cannot lie over anywhere in that band, and is taken to follow
+ * what lies before it as closely as it could anywhere in its band of places across.
  */
 export class RowLengths {
   private readonly known = new Map<number, Float64Array>();

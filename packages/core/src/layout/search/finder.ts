@@ -116,8 +116,13 @@ export class Finder {
   }
 
   private halted(): boolean {
+    return this.isOver() || this.setting.clock() > this.until;
+  }
+
+  /** The whole of the time is up. */
+  private isOver(): boolean {
     const { deadline, clock, stopped } = this.setting;
-    return stopped() || clock() > Math.min(deadline, this.until);
+    return stopped() || clock() > deadline;
   }
 
   /** Seconds for one programme: at most so many, and not far beyond the end of the search. */
@@ -326,7 +331,8 @@ export class Finder {
     this.relaxation ??= relax(this.group.question(), true);
     yield;
     const seen = how === 'laid' ? asLaid : undefined;
-    const master = yield* finestMaster(this.relaxation, () => this.halted(), seen);
+    // What is cut short by a slice of the time would be lost for the whole of it.
+    const master = yield* finestMaster(this.relaxation, () => this.isOver(), seen);
     this.masters.set(how, master);
     if (how === 'laid' && master)
       this.rows = new LaidRows(master, this.setting.job, this.setting.goals);
