@@ -36,7 +36,7 @@ function shortestChord(polygon: readonly Point[], axis: 0 | 1, from: number, to:
 type Lost = Bounds;
 
 /** Whether an upright rectangle lies inside a convex polygon, clear of its edges. */
-const holds = (polygon: readonly Point[], [left, bottom, right, top]: Bounds): boolean =>
+export const holds = (polygon: readonly Point[], [left, bottom, right, top]: Bounds): boolean =>
   containsAll(polygon, rectangleAt(left, bottom, right - left, top - bottom));
 
 /**
@@ -223,7 +223,7 @@ function coreOf(part: Part, stock: readonly Stock[]): { long: number; wide: numb
 }
 
 /** Whether a part can by no means lie over a defect: no hole of it takes the defect in, wholly or at its edge. */
-export function shuns(part: Part, { kind, zone }: Stock['defects'][number]): boolean {
+function shuns(part: Part, { kind, zone }: Stock['defects'][number]): boolean {
   if (!mustBeCutAway(kind) && part.knots !== 'none') return false;
   const [left, bottom, right, top] = zoneBounds(zone);
   const size = [right - left, top - bottom].sort((a, b) => a - b);

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { board, job, knot, part, points, rectangle } from '../../../test/layouts.js';
+import { board, circle, job, knot, part, points, rectangle } from '../../../test/layouts.js';
 import { must } from '../../lists/index.js';
 import { fromMm } from '../../measure/index.js';
 import { RowLengths } from './row-lengths.js';
@@ -130,6 +130,33 @@ describe('rows of parts that all cross the middle of the board', () => {
     expect(past(20, 125)).toBeCloseTo(110 + 2 * 300 + 3, 0);
     expect(past(20)).toBeCloseTo(2 * 300 + 3, 0);
     expect(past(125)).toBeCloseTo(2 * 300 + 3, 0);
+  });
+
+  test('a sound knot is slid past by what must be clear, a loose one by all but a hole that takes it in', () => {
+    const least = (of: ReturnType<typeof part>, defect: ReturnType<typeof knot>) => {
+      const kind = board(1200, 120, { defects: [defect], faceB: 'planed' });
+      const { saw } = job([of], [kind]);
+      const rows = RowLengths.past([[{ part: of, copies: 2 }]], kind, saw);
+      return must(rows.bounds[0], 'rows').least([1]) / fromMm(1);
+    };
+    const handed = { quantity: 2, outside: 'rough', inside: 'planed' } as const;
+    const screwed = part('screwed', rectangle(300, 120), {
+      clear: [circle(50, 60, 10)],
+      ...handed,
+    });
+    // Its screw lies 50 from one end or from the other, the knot in the screw's way or not.
+    expect(least(screwed, knot(100, 60, 5))).toBeCloseTo(300, 0);
+    const both = part('both', rectangle(300, 120), {
+      clear: [circle(50, 60, 10), circle(250, 60, 10)],
+      ...handed,
+    });
+    expect(least(both, knot(55, 60, 5))).toBeCloseTo(55 + 15 - 50 + 300, 0);
+    expect(least(both, knot(55, 90, 5))).toBeCloseTo(300, 0);
+    const front = part('front', rectangle(300, 120), { cutAway: [circle(100, 60, 20)], ...handed });
+    expect(least(front, knot(150, 60, 5, 'knot-loose'))).toBeGreaterThan(300 + 30);
+    expect(least(front, knot(150, 60, 5, 'knot-loose'))).toBeLessThanOrEqual(300 + 50);
+    expect(least(front, knot(100, 60, 5, 'knot-loose'))).toBeCloseTo(300, 0);
+    expect(least(front, knot(105, 60, 25, 'knot-loose'))).toBeCloseTo(130 + 300, 0);
   });
 
   test('two that just miss the middle cannot lie abreast, for the kerf between them', () => {

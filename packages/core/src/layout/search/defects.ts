@@ -31,6 +31,8 @@ export const obstaclesOf = (defects: readonly Defect[]): Obstacle[] =>
   });
 
 const CIRCLE_CORNERS = 24;
+/** Defects are met so often each at most while a shape slides on: one with holes to be screwed at may do so several times. */
+const SLIDES = 4;
 
 /** A zone as a polygon; round a circle, so that keeping off the polygon keeps off the circle. */
 const polygonOf = (zone: Zone): readonly Point[] =>
@@ -175,8 +177,22 @@ export const holesFor = (shape: Shape, obstacle: Obstacle): Point[] => {
 };
 
 /**
- * The smallest x ≥ `from` at which the shape lies clear of every defect: it slides on past each one that it meets, or to where a hole
- * takes the defect away.
+ * How far a shape that clashes with a defect at `x` slides on to lie clear of it: at `past` it does. What it lies over a defect from is one
+ * stretch, or for what of it must be clear of a knot several.
+ */
+function slidPast(shape: Shape, obstacle: Obstacle, x: Ticks, past: Ticks, y: Ticks): Ticks {
+  let [over, clear] = [x, past];
+  while (clear - over > 1) {
+    const middle = Math.floor((over + clear) / 2);
+    if (clashes(shape, obstacle, middle, y)) over = middle;
+    else clear = middle;
+  }
+  return clear;
+}
+
+/**
+ * An x ≥ `from`, as small as it is found, at which the shape lies clear of every defect: it slides on past each one that it meets, or to where
+ * a hole takes the defect away.
  */
 export function slideClear(
   shape: Shape,
@@ -186,18 +202,19 @@ export function slideClear(
   limit: Ticks,
 ): Ticks | null {
   let x = from;
-  for (let step = 0; step <= 2 * obstacles.length + 2; step += 1) {
+  for (let step = 0; step <= SLIDES * (obstacles.length + 1); step += 1) {
     if (x + shape.length > limit) return null;
     const clash = clashAt(shape, obstacles, x, y);
     if (!clash) return x;
-    const past = Math.ceil(clash.right);
+    const past = slidPast(shape, clash, x, Math.max(x + 1, Math.ceil(clash.right)), y);
     const middle = (clash.left + clash.right) / 2;
     const swallowing = holesFor(shape, clash)
       .map((centre) => Math.round(middle - centre[0]))
-      .filter((at) => at > x && at < past && !clashAt(shape, obstacles, at, y));
-    const next = Math.min(past, ...swallowing);
-    if (next <= x) return null;
-    x = next;
+      .filter((at) => at > x && at < past && !clashes(shape, clash, at, y))
+      // As soon as the hole takes it in, or where both have their middles.
+      .flatMap((at) => [slidPast(shape, clash, x, at, y), at])
+      .filter((at) => !clashAt(shape, obstacles, at, y));
+    x = Math.min(past, ...swallowing);
   }
   return null;
 }
