@@ -32,20 +32,8 @@ const NOTHING = 1e-9;
 
 /** Nodes of a list for each pattern that it may have: what takes longer is not listed. */
 const NODES_FOR_EACH = 16;
-
-/** How many copies of a part fit into what is left of every measure; `free` where none of them weighs it. */
-const roomFor = (
-  part: number,
-  measures: readonly DualWeights[],
-  rest: readonly number[],
-  free: number,
-): number =>
-  Math.min(
-    ...measures.map(({ weights }, index) => {
-      const weight = at(weights, part);
-      return weight <= NOTHING ? free : Math.floor(at(rest, index) / weight + 1e-7);
-    }),
-  );
+/** Patterns that a list seems to come to, for those that it may have, at which it is given up early. */
+const HOPELESS = 5;
 
 /**
  * A knapsack with as many constraints as measures, searched by branch and bound. Its numbers stand in flat arrays, a row for each depth
@@ -207,50 +195,123 @@ export function bestRelaxed(
 }
 
 /**
+ * Lists the patterns to which no copy can be added. Its numbers stand in flat arrays, a row for each depth or measure: it looks at tens of thousands of
+ * patterns for each list.
+ */
+class MaximalPatterns {
+  readonly found: Counts[] = [];
+  private nodes = 0;
+  /** Share of the tree that was looked at, the branches of a node counted alike. */
+  private done = 0;
+  /** Parts with copies: by depth. */
+  private readonly parts: readonly number[];
+  private readonly size: number;
+  /** Weights by depth and measure. */
+  private readonly weight: Float64Array;
+  /** What is left of each measure, by depth. */
+  private readonly rest: Float64Array;
+  private readonly current: number[];
+
+  constructor(
+    private readonly copies: Counts,
+    { measures, capacity, allows }: Holding,
+    private readonly most: number,
+    private readonly halted: () => boolean,
+  ) {
+    this.allows = allows;
+    this.parts = copies.map((_count, part) => part).filter((part) => at(copies, part) > 0);
+    this.size = measures.length;
+    this.weight = Float64Array.from({ length: this.parts.length * this.size }, (_unused, index) =>
+      at(at(measures, index % this.size).weights, at(this.parts, Math.floor(index / this.size))),
+    );
+    this.rest = new Float64Array((this.parts.length + 1) * this.size);
+    this.rest.set(capacity);
+    this.current = copies.map(() => 0);
+  }
+
+  private readonly allows: (counts: Counts) => boolean;
+
+  private isOver(): boolean {
+    if (this.nodes > NODES_FOR_EACH * this.most) return true;
+    return this.nodes % 64 === 0 && (this.isHopeless() || this.halted());
+  }
+
+  /** Those found are so many for the share of the tree that was looked at that there must be far too many. */
+  private isHopeless(): boolean {
+    const isTold = this.nodes > this.most / 2;
+    return isTold && this.found.length > HOPELESS * this.most * this.done;
+  }
+
+  /** How many copies of the part at `depth`, of so many, fit into what is left of every measure at depth `below`. */
+  private room(depth: number, below: number, copies: number): number {
+    const { weight, rest, size } = this;
+    let room = copies;
+    for (let measure = 0; measure < size; measure += 1) {
+      const each = weight[depth * size + measure] as number;
+      if (each <= NOTHING) continue;
+      const fits = Math.floor((rest[below * size + measure] as number) / each + 1e-7);
+      if (fits < room) room = fits;
+    }
+    return room;
+  }
+
+  /** No further copy of the part at `depth` has room beside all that is laid. */
+  private isFull(depth: number): boolean {
+    const { current, parts } = this;
+    const part = parts[depth] as number;
+    const count = current[part] as number;
+    if (count >= (this.copies[part] as number) || this.room(depth, parts.length, 1) < 1)
+      return true;
+    current[part] = count + 1;
+    const isAllowed = this.allows(current);
+    current[part] = count;
+    return !isAllowed;
+  }
+
+  /** Tries every count of the part at `depth`, the greatest first, and goes on to the next; false once there are too many. */
+  descend(depth: number, share: number): boolean {
+    this.nodes += 1;
+    if (this.isOver()) return false;
+    const { current, parts, weight, rest, size } = this;
+    if (depth === parts.length) {
+      this.done += share;
+      // Maximal when no part, also of those decided before, still fits.
+      for (let each = 0; each < depth; each += 1) if (!this.isFull(each)) return true;
+      this.found.push([...current]);
+      return this.found.length <= this.most;
+    }
+    const part = parts[depth] as number;
+    const room = this.room(depth, depth, this.copies[part] as number);
+    const each = share / (room + 1);
+    for (let count = room; count >= 0; count -= 1) {
+      current[part] = count;
+      if (count > 0 && !this.allows(current)) {
+        this.done += each;
+        continue;
+      }
+      for (let measure = 0; measure < size; measure += 1)
+        rest[(depth + 1) * size + measure] =
+          (rest[depth * size + measure] as number) -
+          count * (weight[depth * size + measure] as number);
+      if (!this.descend(depth + 1, each)) return false;
+      // The last part takes all that fits: less would not be maximal.
+      if (depth === parts.length - 1) break;
+    }
+    current[part] = 0;
+    return true;
+  }
+}
+
+/**
  * Every pattern that every measure allows and to which no copy can be added; null when there are more than `most`, or it was `halted`. What is left out
  * of a maximal pattern is free, so these are all that a covering programme needs.
  */
 export function maximalPatterns(
   copies: Counts,
-  { measures, capacity, allows }: Holding,
+  holding: Holding,
   most: number,
   halted: () => boolean = () => false,
 ): Counts[] | null {
-  const parts = copies.map((_count, part) => part).filter((part) => at(copies, part) > 0);
-  const room = (rest: readonly number[], part: number) =>
-    roomFor(part, measures, rest, Number.POSITIVE_INFINITY);
-  const found: Counts[] = [];
-  const current = new Array<number>(copies.length).fill(0);
-  let nodes = 0;
-  const isOver = () => nodes > NODES_FOR_EACH * most || (nodes % 64 === 0 && halted());
-  /** No further copy of a part has room. */
-  const isFull = (part: number, rest: readonly number[]): boolean =>
-    at(current, part) >= at(copies, part) ||
-    room(rest, part) < 1 ||
-    !allows(current.map((count, index) => (index === part ? count + 1 : count)));
-  const descend = (where: number, rest: readonly number[]): boolean => {
-    nodes += 1;
-    if (isOver()) return false;
-    if (where === parts.length) {
-      // Maximal when no part, also of those decided before, still fits.
-      if (parts.every((part) => isFull(part, rest))) found.push([...current]);
-      return found.length <= most;
-    }
-    const part = at(parts, where);
-    const fits = Math.min(at(copies, part), room(rest, part));
-    for (let count = fits; count >= 0; count -= 1) {
-      current[part] = count;
-      if (count > 0 && !allows(current)) continue;
-      const ok = descend(
-        where + 1,
-        rest.map((space, index) => space - count * at(at(measures, index).weights, part)),
-      );
-      if (!ok) return false;
-      // The last part takes all that fits: less would not be maximal.
-      if (where === parts.length - 1) break;
-    }
-    current[part] = 0;
-    return true;
-  };
-  return descend(0, capacity) ? found : null;
+  const listed = new MaximalPatterns(copies, holding, most, halted);
+  return listed.descend(0, 1) ? listed.found : null;
 }

@@ -107,10 +107,16 @@ export const NO_ROWS: Rows = { bounds: [], laid: null, beside: null };
  */
 export class RowLengths {
   private readonly known = new Map<number, Float64Array>();
+  /** How long the rows are at least that were asked for. */
+  private readonly leasts = new Map<number, Ticks>();
   /** How much further along a way of lying stands than what lies before it, by the way, then by what is before. */
   private readonly advance: Float64Array;
-  /** Ways of lying of each part that crosses the middle, by part. */
+  /** Ways of lying of each part that crosses the middle, by part; and these parts. */
   private readonly waysOf = new Map<number, number[]>();
+  private readonly inRow: readonly (readonly [part: number, ways: readonly number[]])[];
+  /** How far each way of lying reaches beyond where it stands, and where it stands at least. */
+  private readonly right: Float64Array;
+  private readonly first: Float64Array;
   /** What one copy of each part adds to the number by which a row is known. */
   private readonly key: readonly number[];
   private steps = 0;
@@ -119,15 +125,24 @@ export class RowLengths {
   /** Length with a kerf of each part that keeps to the lane; 0 of all others. */
   private readonly inLane: readonly Ticks[];
 
+  private readonly ways: readonly Way[];
+
   private constructor(
-    private readonly ways: readonly Way[],
+    all: readonly Way[],
     copies: readonly number[],
     { saw, across, lane, distances }: Reckoning,
   ) {
     const kerf = kerfOf(saw);
+    const apart = all.map((first) => all.map((after) => nearest(first, after, distances)));
+    const kept = undominated(all, apart);
+    const ways = kept.map((index) => at(all, index));
+    this.ways = ways;
     const size = ways.length;
     for (const [index, { part }] of ways.entries())
       this.waysOf.set(part, [...(this.waysOf.get(part) ?? []), index]);
+    this.inRow = [...this.waysOf];
+    this.right = Float64Array.from(ways, (way) => way.right);
+    this.first = Float64Array.from(ways, (way) => -way.left);
     let next = 1;
     this.key = copies.map((count, part) => {
       if (!this.waysOf.has(part)) return 0;
@@ -136,12 +151,12 @@ export class RowLengths {
       return key;
     });
     this.advance = new Float64Array(size * size);
-    for (const [i, first] of ways.entries())
-      for (const [j, after] of ways.entries())
-        this.advance[j * size + i] = nearest(first, after, distances);
+    for (const [i, first] of kept.entries())
+      for (const [j, after] of kept.entries())
+        this.advance[j * size + i] = at(at(apart, first), after);
     this.isInBands = across !== 'edges';
     this.inLane = copies.map((_count, part) => {
-      const own = (this.waysOf.get(part) ?? []).map((index) => at(ways, index));
+      const own = all.filter((way) => way.part === part);
       const isIn = lane !== null && own.length > 0 && own.every((way) => way.width <= lane);
       return isIn ? Math.min(...own.map(({ right, left }) => right - left)) + kerf : 0;
     });
@@ -165,7 +180,7 @@ export class RowLengths {
     const across = lying.some(({ shape }) => isFreeOn(shape, kind, saw)) ? EDGES : 1;
     const by = { kind, saw, past: false, across, lane: null, distances };
     const row = RowLengths.by(lying, classes, by);
-    return { bounds: [row], laid: row, beside: RowLengths.beside(lying, classes, by) };
+    return { bounds: [row], laid: row, beside: RowLengths.beside(lying, classes, by, row) };
   }
 
   /** Rows on one kind of board past its defects. */
@@ -179,18 +194,20 @@ export class RowLengths {
     if (lying.length === 0) return NO_ROWS;
     const by = { kind, saw, past: true, across: EDGES, lane: null, distances };
     const bands = Math.max(1, Math.min(MOST_BANDS, Math.floor(WAYS_IN_BANDS / lying.length)));
+    const laid = RowLengths.by(lying, classes, by);
     return {
       bounds: [RowLengths.by(lying, classes, { ...by, across: bands })],
-      laid: RowLengths.by(lying, classes, by),
-      beside: RowLengths.beside(lying, classes, by),
+      laid,
+      beside: RowLengths.beside(lying, classes, by, laid),
     };
   }
 
-  /** The same beside a lane for all that need not cross the middle, as wide as the widest of it. */
+  /** The same beside a lane for all that need not cross the middle, as wide as the widest of it; where nothing is so narrow that it keeps to the lane it is the row itself. */
   private static beside(
     lying: readonly Lying[],
     classes: readonly (readonly Demand[])[],
     by: Reckoning,
+    row: RowLengths,
   ): RowsBeside | null {
     const { kind, saw, distances } = by;
     const strips = narrowest(classes, new Set(lying.map(({ shape }) => shape.part)), kind, saw);
@@ -199,7 +216,9 @@ export class RowLengths {
     if (!saw.rip || strips.length === 0 || lane <= 0) return null;
     const own = { kind: { ...kind, width }, saw, past: false, across: 1, lane: null };
     return {
-      row: RowLengths.by(lying, classes, { ...by, across: EDGES, lane }),
+      row: lying.some(({ shape }) => shape.width <= lane)
+        ? RowLengths.by(lying, classes, { ...by, across: EDGES, lane })
+        : row,
       strips: RowLengths.by(strips, classes, { ...own, distances }),
       lane,
     };
@@ -216,16 +235,23 @@ export class RowLengths {
 
   /** The least length of a row of so many copies of each part; those that need not cross the middle are left out. */
   least(counts: Counts): Ticks {
-    const own = counts.map((count, part) => (this.waysOf.has(part) ? count : 0));
+    const { key: keys } = this;
+    let key = 0;
+    for (let part = 0; part < keys.length; part += 1)
+      key += (counts[part] as number) * (keys[part] as number);
+    const known = this.leasts.get(key);
+    if (known !== undefined) return known;
     const row = this.row(
-      own,
-      own.reduce((key, count, part) => key + count * at(this.key, part), 0),
+      counts.map((count, part) => (this.waysOf.has(part) ? count : 0)),
+      key,
     );
     if (!row) return 0;
-    return this.ways.reduce(
-      (least, way, index) => Math.min(least, at(row, index) + way.right),
+    const least = row.reduce(
+      (end, stands, way) => Math.min(end, stands + at(this.right, way)),
       Number.POSITIVE_INFINITY,
     );
+    this.leasts.set(key, least);
+    return least;
   }
 
   /** How many of these copies lie in the row. */
@@ -283,11 +309,11 @@ export class RowLengths {
     if (known !== undefined) return known;
     if (this.steps >= MOST_STEPS || this.known.size >= MOST_ROWS) return null;
     const found = new Float64Array(this.ways.length).fill(Number.POSITIVE_INFINITY);
-    for (const [part, lying] of this.waysOf) {
-      const count = at(counts, part);
+    for (const [part, lying] of this.inRow) {
+      const count = counts[part] as number;
       if (count === 0) continue;
       counts[part] = count - 1;
-      const isKnown = this.endWith(lying, counts, key - at(this.key, part), found);
+      const isKnown = this.endWith(lying, counts, key - (this.key[part] as number), found);
       counts[part] = count;
       if (!isKnown) return null;
     }
@@ -306,17 +332,17 @@ export class RowLengths {
     if (!row && key > 0) return false;
     const ends: number[] = [];
     if (row)
-      for (const [part, ways] of this.waysOf) if ((counts[part] as number) > 0) ends.push(...ways);
+      for (const [part, ways] of this.inRow) if ((counts[part] as number) > 0) ends.push(...ways);
     this.steps += ends.length * lying.length;
     for (const last of lying) {
-      const way = at(this.ways, last);
-      found[last] = slid(way, row ? this.after(row, ends, last) : -way.left);
+      const first = this.first[last] as number;
+      found[last] = slid(at(this.ways, last), row ? this.after(row, ends, last, first) : first);
     }
     return true;
   }
 
-  /** Where a part lying so stands at least behind a row that may end in these ways. */
-  private after(stands: Float64Array, ends: readonly number[], last: number): Ticks {
+  /** Where a part lying so stands at least behind a row that may end in these ways; none stands before `first`. */
+  private after(stands: Float64Array, ends: readonly number[], last: number, first: Ticks): Ticks {
     const { advance } = this;
     const from = last * this.ways.length;
     let least = Number.POSITIVE_INFINITY;
@@ -326,8 +352,40 @@ export class RowLengths {
       if (x < least) least = x;
     }
     // The greater of two concave lengths is not concave: edges alone do not tell it for what lies between them.
-    return this.isInBands ? Math.max(-at(this.ways, last).left, least) : least;
+    return this.isInBands ? Math.max(first, least) : least;
   }
+}
+
+/** Rounding of floating point in how far apart parts lie. */
+const SAME = 1e-6;
+
+/**
+ * Ways of lying without those that another of the same part is never worse than, whatever lies before and behind; how far apart one stands from
+ * the next is given by the first, then by the next.
+ */
+function undominated(ways: readonly Way[], apart: readonly (readonly Ticks[])[]): number[] {
+  const isFree = ({ blocked }: Way, than: Way) =>
+    blocked.length === 0 || String(blocked) === String(than.blocked);
+  const isNoWorse = (one: number, than: number) => {
+    const [way, other] = [at(ways, one), at(ways, than)];
+    return (
+      way.part === other.part &&
+      way.right <= other.right + SAME &&
+      way.left >= other.left - SAME &&
+      isFree(way, other) &&
+      apart.every(
+        (next, index) =>
+          at(next, one) <= at(next, than) + SAME &&
+          at(at(apart, one), index) <= at(at(apart, than), index) + SAME,
+      )
+    );
+  };
+  const kept: number[] = [];
+  for (let way = 0; way < ways.length; way += 1) {
+    if (kept.some((other) => isNoWorse(other, way))) continue;
+    kept.splice(0, kept.length, ...kept.filter((other) => !isNoWorse(way, other)), way);
+  }
+  return kept;
 }
 
 /** Where a part that lies so comes to stand that would stand at `x`, defects before it left behind. */
