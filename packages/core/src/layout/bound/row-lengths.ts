@@ -88,11 +88,49 @@ export interface Rows {
   beside: RowsBeside | null;
 }
 
+/** What is asked of rows that leave a lane. */
+export type RowByLane = Pick<
+  RowLengths,
+  'least' | 'order' | 'copiesIn' | 'lengthWithin' | 'allows'
+>;
+
 /** Rows that leave a lane along the upper edge for what is narrow, and rows of that. */
 export interface RowsBeside {
-  row: RowLengths;
+  row: RowByLane;
   strips: RowLengths;
   lane: Ticks;
+}
+
+/** All that keeps to a lane, one behind the other, and behind it what needs more of the board: so strips lie over all of it with no cut between. */
+class RowInBlocks implements RowByLane {
+  constructor(
+    private readonly inLane: RowLengths,
+    private readonly rest: RowLengths,
+    private readonly kerf: number,
+  ) {}
+
+  least(counts: Counts): Ticks {
+    const [first, second] = [this.inLane.least(counts), this.rest.least(counts)];
+    return first > 0 && second > 0 ? first + this.kerf + second : first + second;
+  }
+
+  order(counts: Counts): InRow[] | null {
+    const [first, second] = [this.inLane.order(counts), this.rest.order(counts)];
+    return first && second && [...first, ...second];
+  }
+
+  copiesIn(counts: Counts): number {
+    return this.inLane.copiesIn(counts) + this.rest.copiesIn(counts);
+  }
+
+  /** How much of the board's length strips may lie over, a kerf with it. */
+  lengthWithin(counts: Counts): Ticks {
+    return this.inLane.copiesIn(counts) > 0 ? this.inLane.least(counts) + this.kerf : 0;
+  }
+
+  allows(counts: Counts, length: Ticks): boolean {
+    return this.least(counts) <= length + LEEWAY;
+  }
 }
 
 export const NO_ROWS: Rows = { bounds: [], laid: null, beside: null };
@@ -216,12 +254,30 @@ export class RowLengths {
     if (!saw.rip || strips.length === 0 || lane <= 0) return null;
     const own = { kind: { ...kind, width }, saw, past: false, across: 1, lane: null };
     return {
-      row: lying.some(({ shape }) => shape.width <= lane)
-        ? RowLengths.by(lying, classes, { ...by, across: EDGES, lane })
-        : row,
+      row: RowLengths.byLane(lying, classes, { ...by, across: EDGES, lane }, row),
       strips: RowLengths.by(strips, classes, { ...own, distances }),
       lane,
     };
+  }
+
+  /** Past defects nothing is known of a row but from the board's end on: there it is one, else in two blocks. */
+  private static byLane(
+    lying: readonly Lying[],
+    classes: readonly (readonly Demand[])[],
+    by: Reckoning,
+    row: RowLengths,
+  ): RowByLane {
+    const { lane } = by;
+    const narrow = lying.filter(({ shape }) => lane !== null && shape.width <= lane);
+    if (narrow.length === 0) return row;
+    if (by.past) return RowLengths.by(lying, classes, by);
+    const within = new Set(narrow.map(({ shape }) => shape.part));
+    const wide = lying.filter(({ shape }) => !within.has(shape.part));
+    return new RowInBlocks(
+      RowLengths.by(narrow, classes, by),
+      RowLengths.by(wide, classes, by),
+      kerfOf(by.saw),
+    );
   }
 
   private static by(

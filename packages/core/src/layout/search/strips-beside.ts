@@ -59,44 +59,55 @@ function runsFor(row: readonly Piece[], width: Ticks, bed: Bed): Run[] {
   return runs;
 }
 
-/** As many strips as have room over the runs, in their order; they are taken out of those that are left. */
-function overRuns(runs: readonly Run[], left: Shape[], bed: Bed): Piece[] {
+/** Where strips lie one behind the other: from one edge of the board or the other, or `y` up. */
+interface Lane {
+  left: Ticks;
+  right: Ticks;
+  placed: (strip: Shape) => Ticks;
+  /** No more than so many. */
+  most: number;
+}
+
+/** As many strips as have room in a lane, in their order; they are taken out of those that are left. */
+function inLane({ left: start, right, placed, most }: Lane, left: Shape[], bed: Bed): Piece[] {
   const laid: Piece[] = [];
-  for (const run of runs) {
-    let last: Piece | null = null;
-    for (let strip = left[0]; strip; strip = left[0]) {
-      const y = run.isAbove ? bed.stock.width - strip.width : 0;
-      const from: Ticks = last ? last.x + bed.follow(last.shape, strip) : run.left;
-      const x = slideClear(strip, bed.obstacles, from, y, run.right);
-      if (x === null || x + strip.length > run.right) break;
-      last = { shape: strip, x, y };
-      laid.push(last);
-      left.shift();
-    }
+  for (let strip = left[0]; strip && laid.length < most; strip = left[0]) {
+    const last = laid.at(-1);
+    const y = placed(strip);
+    const from = last ? last.x + bed.follow(last.shape, strip) : start;
+    const x = slideClear(strip, bed.obstacles, from, y, right);
+    if (x === null) break;
+    laid.push({ shape: strip, x, y });
+    left.shift();
   }
   return laid;
 }
 
-/** Strips stacked from one edge of the board to the other, as many as find room, taken out of those that are left; none where one is in the way of a defect. */
-function stack(left: Shape[], start: Ticks, { stock, saw, obstacles, end }: Bed): Piece[] {
-  const column: Piece[] = [];
-  let from = start;
-  for (let y = 0; left[0] && y + left[0].width <= stock.width; ) {
-    const strip = at(left, 0);
-    const x = slideClear(strip, obstacles, from, y, end);
-    // Those above the first begin where it does.
-    if (x === null || (column.length > 0 && x !== from)) return [];
-    from = x;
-    column.push({ shape: strip, x, y });
-    left.shift();
-    y += strip.width + saw.kerf;
+/** As many strips as have room over the runs, taken out of those that are left. */
+function overRuns(runs: readonly Run[], left: Shape[], bed: Bed): Piece[] {
+  return runs.flatMap(({ left: start, right, isAbove }) => {
+    const placed = (strip: Shape) => (isAbove ? bed.stock.width - strip.width : 0);
+    return inLane({ left: start, right, placed, most: left.length }, left, bed);
+  });
+}
+
+/** All strips in lanes from one edge of the board to the other, so many in each at most; null where they do not all find room. The widest come first. */
+function inLanes(strips: readonly Shape[], start: Ticks, most: number, bed: Bed): Piece[] | null {
+  const left = [...strips];
+  const laid: Piece[] = [];
+  for (let y = 0; left[0]; ) {
+    const { width } = left[0];
+    if (y + width > bed.stock.width) return null;
+    const up = y;
+    laid.push(...inLane({ left: start, right: bed.end, placed: () => up, most }, left, bed));
+    y += width + bed.saw.kerf;
   }
-  return column;
+  return laid;
 }
 
 /**
  * Strips laid beside the pieces of a row, each parted from them by a rip as long as the pieces that it lies over, and what is left of them
- * stacked behind the row; the row and the strips together, or null where they do not all find room.
+ * behind the row in lanes as short as can be; the row and the strips together, or null where they do not all find room.
  */
 export function withStripsBeside(
   row: readonly Piece[],
@@ -105,12 +116,10 @@ export function withStripsBeside(
 ): Piece[] | null {
   const left = [...strips].sort((a, b) => b.width - a.width);
   const laid = left[0] ? overRuns(runsFor(row, left[0].width, bed), left, bed) : [];
-  let from = Math.max(0, ...row.map((piece) => endOf(piece) + bed.saw.kerf));
-  while (left.length > 0) {
-    const column = stack(left, from, bed);
-    if (column.length === 0) return null;
-    laid.push(...column);
-    from = Math.max(...column.map(endOf)) + bed.saw.kerf;
+  const from = Math.max(0, ...row.map((piece) => endOf(piece) + bed.saw.kerf));
+  for (let most = left.length > 0 ? 1 : 0; most <= left.length; most += 1) {
+    const behind = inLanes(left, from, most, bed);
+    if (behind) return [...row, ...laid, ...behind];
   }
-  return [...row, ...laid];
+  return null;
 }
