@@ -60,6 +60,8 @@ const cornersOf = (face: readonly Point[]): string =>
 export class Distances {
   private readonly places = new Map<string, Place>();
   private readonly known = new Map<number, Ticks>();
+  /** The same by how wide a board the cut between them crosses. */
+  private readonly across = new Map<Ticks, Map<number, Ticks>>();
 
   constructor(
     private readonly kerf: number,
@@ -86,6 +88,50 @@ export class Distances {
     this.known.set(key, found);
     return found;
   }
+
+  /**
+   * The same where the cut between them runs right across a board so wide, clear of what stands square before the first and behind the next: as
+   * rows are laid. No bound: what stands there may leave more room.
+   */
+  betweenAcross(one: Place, other: Place, width: Ticks): Ticks {
+    const known = this.across.get(width) ?? new Map<number, Ticks>();
+    this.across.set(width, known);
+    const key = one.id * MOST_PLACES + other.id;
+    const found =
+      known.get(key) ?? Math.max(this.between(one, other), across(one, other, width, this.kerf));
+    known.set(key, found);
+    return found;
+  }
+}
+
+/** How far along its own direction a line leans for each step across the board, for the sides of a face that are not along the board. */
+const leansOf = ({ points }: Face): number[] =>
+  ringPairs(points).flatMap(([from, to]) =>
+    Math.abs(to[1] - from[1]) < LEEWAY ? [] : [(from[0] - to[0]) / (to[1] - from[1])],
+  );
+
+/** How much further along the next must stand for a straight cut across the board, square or along a side of either. */
+function across(first: Place, next: Place, width: Ticks, kerf: number): Ticks {
+  const faces = [
+    [first.a, next.a],
+    [first.b, next.b],
+  ] as const;
+  const reach = (points: readonly Point[], lean: number) => points.map(([x, y]) => x + lean * y);
+  const leans = new Set([0, ...faces.flatMap((pair) => pair.flatMap(leansOf))]);
+  let least = Number.POSITIVE_INFINITY;
+  for (const lean of leans) {
+    const [low, high] = [Math.min(0, lean * width), Math.max(0, lean * width)];
+    const taken = kerf * Math.hypot(1, lean);
+    const apart = faces.map(([before, behind]) => {
+      const ends = Math.max(...reach(before.points, lean));
+      const starts = Math.min(...reach(behind.points, lean));
+      const wallBefore = Math.min(...before.points.map(([x]) => x)) - kerf + high;
+      const wallBehind = Math.max(...behind.points.map(([x]) => x)) + kerf + low;
+      return taken + Math.max(ends - starts, wallBefore - starts, ends - wallBehind);
+    });
+    least = Math.min(least, Math.max(...apart));
+  }
+  return least;
 }
 
 /** More places than there ever are. */

@@ -222,24 +222,50 @@ export class RelaxedMaster {
     );
   }
 
-  /** Boards by the question's parts: of those taken for one another each is used up before the next. */
+  /** Boards by the question's parts: of those taken for one another those that a board's row is made of, as far as they are left, then any. */
   private ofQuestion(boards: readonly RelaxedBoard[]): RelaxedBoard[] {
-    const { demands } = this.relaxation.question;
-    const left = demands.map(({ copies }) => copies);
+    const left = this.relaxation.question.demands.map(({ copies }) => copies);
     return boards.map(({ kind, counts }) => {
-      const full = demands.map(() => 0);
-      counts.forEach((count, part) => {
-        const { members } = at(this.wanted, part);
-        let more = count;
-        members.forEach((index, which) => {
-          const taken = which === members.length - 1 ? more : Math.min(more, at(left, index));
-          full[index] = taken;
-          left[index] = Math.max(0, at(left, index) - taken);
-          more -= taken;
-        });
+      const full = this.membersOf(kind, counts, left);
+      full.forEach((count, index) => {
+        left[index] = Math.max(0, at(left, index) - count);
       });
       return { kind, counts: full };
     });
+  }
+
+  /** The question's parts for counts of what is wanted, out of so many that are left: those that the row is made of, then any. */
+  private membersOf(kind: number, counts: Counts, copies: Counts): number[] {
+    const { demands } = this.relaxation.question;
+    const full = demands.map(() => 0);
+    const left = [...copies];
+    const more = [...counts];
+    const take = (part: number, index: number, count: number) => {
+      full[index] = at(full, index) + count;
+      left[index] = at(left, index) - count;
+      more[part] = at(more, part) - count;
+    };
+    const isMerged = counts.some(
+      (count, part) => count > 0 && at(this.wanted, part).members.length > 1,
+    );
+    const order = isMerged ? at(this.kinds, kind).order(counts) : null;
+    for (const each of order ? [...order.row, ...order.strips] : []) {
+      const { members } = at(this.wanted, each.part);
+      const own = members.find((index) => at(demands, index).part === each.of);
+      if (own !== undefined && at(left, own) > 0 && at(more, each.part) > 0)
+        take(each.part, own, 1);
+    }
+    for (const [part, { members }] of this.wanted.entries())
+      for (const [which, index] of members.entries()) {
+        const rest = at(more, part);
+        take(part, index, which === members.length - 1 ? rest : Math.min(rest, at(left, index)));
+      }
+    return full;
+  }
+
+  /** The same copies of what is wanted as a pattern's, of those that its row is made of as far as so many are left. */
+  asRow({ kind, counts }: RelaxedBoard, left: Counts): number[] {
+    return this.membersOf(kind, this.ownOf(counts), left);
   }
 
   /** Column generation over these patterns: as close as they are, and each of its steps a look along a list. */
@@ -315,11 +341,14 @@ export class RelaxedMaster {
   /** A shortest row of those of a pattern's copies that must lie in one and what lies beside it, its parts by the question's; null where none is known. */
   order({ kind, counts }: RelaxedBoard): OrderedRow | null {
     const order = at(this.kinds, kind).order(this.ownOf(counts));
+    const { demands } = this.relaxation.question;
     const left = [...counts];
     const named = (list: readonly InRow[]) =>
       list.map((each) => {
         const { members } = at(this.wanted, each.part);
-        const part = members.find((index) => at(left, index) > 0) ?? at(members, 0);
+        const open = members.filter((index) => at(left, index) > 0);
+        const own = open.find((index) => at(demands, index).part === each.of);
+        const part = own ?? open[0] ?? at(members, 0);
         left[part] = at(left, part) - 1;
         return { ...each, part };
       });

@@ -47,7 +47,7 @@ describe('rows of parts that all cross the middle of the board', () => {
     const order = must(must(laid, 'rows').order([2, 1]), 'order');
     expect(order.map(({ part: index }) => index).sort()).toEqual([0, 0, 1]);
     // The two of one hand stand slope to slope: one is turned by half.
-    const turns = order.filter(({ part: index }) => index === 0).map(({ turn }) => turn);
+    const turns = order.filter(({ part: index }) => index === 0).map(({ shape }) => shape.turn);
     expect(turns.sort()).toEqual([0, 180]);
     const strip = part('strip', rectangle(400, 60), handed);
     const more = [left, strip].map((each) => ({ part: each, copies: each.quantity }));
@@ -157,6 +157,27 @@ describe('rows of parts that all cross the middle of the board', () => {
     expect(least(front, knot(150, 60, 5, 'knot-loose'))).toBeLessThanOrEqual(300 + 50);
     expect(least(front, knot(100, 60, 5, 'knot-loose'))).toBeCloseTo(300, 0);
     expect(least(front, knot(105, 60, 25, 'knot-loose'))).toBeCloseTo(130 + 300, 0);
+  });
+
+  test('clipped corners pass one another only where the cut between them has room right across the board', () => {
+    const rowsOf = (long: number, through: boolean) => {
+      const clipped = part(
+        'clipped',
+        points([0, 0], [long, 0], [long, 62], [long - 13, 75], [13, 75], [0, 62]),
+        { quantity: 6 },
+      );
+      const kind = board(3000, 145);
+      const { saw } = job([clipped], [kind], { throughCuts: through });
+      const { bounds, laid } = RowLengths.of([[{ part: clipped, copies: 6 }]], kind, saw);
+      return [must(bounds[0], 'rows'), must(laid, 'rows')].map((row) => row.least([6]) / fromMm(1));
+    };
+    const [least = 0, laid = 0] = rowsOf(50, true);
+    expect(least).toBeLessThan(6 * 50 + 5 * 3 - 5);
+    expect(laid).toBeGreaterThan(least + 1);
+    expect(laid).toBeLessThanOrEqual(6 * 50 + 5 * 3);
+    // Longer ones leave it room, and a saw that turns inside the wood needs none.
+    for (const [bound = 0, row = 0] of [rowsOf(300, true), rowsOf(50, false)])
+      expect(row).toBeCloseTo(bound, 3);
   });
 
   test('two that just miss the middle cannot lie abreast, for the kerf between them', () => {

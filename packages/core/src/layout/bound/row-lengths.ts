@@ -26,11 +26,12 @@ import {
 import type { Counts } from './relaxed-patterns.js';
 import { type Demand, kerfOf, usable } from './weights.js';
 
-/** How a part lies in a row: which way round, and how far from the lower edge of the board. */
+/** How a part lies in a row: in which shape, or in one like it of another that it was taken for, and how far from the lower edge of the board. */
 export interface InRow {
   part: number;
-  turn: Shape['turn'];
-  flipped: boolean;
+  shape: Shape;
+  /** The part that the shape is of. */
+  of: Part;
   up: Ticks;
 }
 
@@ -61,6 +62,8 @@ interface Reckoning {
   across: 'edges' | number;
   /** Width along the lower edge that what fits into it keeps to; null where all of the board is free. */
   lane: Ticks | null;
+  /** How wide a piece the cuts between parts run across, as they are laid; null where nothing is to be taken for granted of them. */
+  through: Ticks | null;
   distances: Distances;
 }
 
@@ -165,13 +168,10 @@ export class RowLengths {
 
   private readonly ways: readonly Way[];
 
-  private constructor(
-    all: readonly Way[],
-    copies: readonly number[],
-    { saw, across, lane, distances }: Reckoning,
-  ) {
+  private constructor(all: readonly Way[], copies: readonly number[], by: Reckoning) {
+    const { saw, across, lane } = by;
     const kerf = kerfOf(saw);
-    const apart = all.map((first) => all.map((after) => nearest(first, after, distances)));
+    const apart = all.map((first) => all.map((after) => nearest(first, after, by)));
     const kept = undominated(all, apart);
     const ways = kept.map((index) => at(all, index));
     this.ways = ways;
@@ -216,9 +216,12 @@ export class RowLengths {
     if (lying.length === 0) return NO_ROWS;
     // Where all ends are square nothing hangs on how far across its parts lie.
     const across = lying.some(({ shape }) => isFreeOn(shape, kind, saw)) ? EDGES : 1;
-    const by = { kind, saw, past: false, across, lane: null, distances };
+    const by = { kind, saw, past: false, across, lane: null, through: null, distances };
     const row = RowLengths.by(lying, classes, by);
-    return { bounds: [row], laid: row, beside: RowLengths.beside(lying, classes, by, row) };
+    const through = throughOf(kind, saw);
+    const laid =
+      across === EDGES && through ? RowLengths.by(lying, classes, { ...by, through }) : row;
+    return { bounds: [row], laid, beside: RowLengths.beside(lying, classes, by, laid) };
   }
 
   /** Rows on one kind of board past its defects. */
@@ -230,9 +233,9 @@ export class RowLengths {
   ): Rows {
     const lying = lyingAcross(classes, kind, saw);
     if (lying.length === 0) return NO_ROWS;
-    const by = { kind, saw, past: true, across: EDGES, lane: null, distances };
+    const by = { kind, saw, past: true, across: EDGES, lane: null, through: null, distances };
     const bands = Math.max(1, Math.min(MOST_BANDS, Math.floor(WAYS_IN_BANDS / lying.length)));
-    const laid = RowLengths.by(lying, classes, by);
+    const laid = RowLengths.by(lying, classes, { ...by, through: throughOf(kind, saw) });
     return {
       bounds: [RowLengths.by(lying, classes, { ...by, across: bands })],
       laid,
@@ -252,7 +255,14 @@ export class RowLengths {
     const width = Math.max(0, ...strips.map(({ shape }) => shape.width));
     const lane = kind.width - saw.kerf - width;
     if (!saw.rip || strips.length === 0 || lane <= 0) return null;
-    const own = { kind: { ...kind, width }, saw, past: false, across: 1, lane: null };
+    const own = {
+      kind: { ...kind, width },
+      saw,
+      past: false,
+      across: 1,
+      lane: null,
+      through: null,
+    };
     return {
       row: RowLengths.byLane(lying, classes, { ...by, across: EDGES, lane }, row),
       strips: RowLengths.by(strips, classes, { ...own, distances }),
@@ -270,12 +280,13 @@ export class RowLengths {
     const { lane } = by;
     const narrow = lying.filter(({ shape }) => lane !== null && shape.width <= lane);
     if (narrow.length === 0) return row;
-    if (by.past) return RowLengths.by(lying, classes, by);
+    const through = throughOf(by.kind, by.saw);
+    if (by.past) return RowLengths.by(lying, classes, { ...by, through });
     const within = new Set(narrow.map(({ shape }) => shape.part));
     const wide = lying.filter(({ shape }) => !within.has(shape.part));
     return new RowInBlocks(
-      RowLengths.by(narrow, classes, by),
-      RowLengths.by(wide, classes, by),
+      RowLengths.by(narrow, classes, { ...by, through: through && lane }),
+      RowLengths.by(wide, classes, { ...by, through }),
       kerfOf(by.saw),
     );
   }
@@ -521,15 +532,15 @@ function narrowest(
 
 /** A shape against the lower edge of the board, or of the lane that it keeps to, and against the upper. */
 function waysOf({ part, shape }: Lying, by: Reckoning): Way[] {
-  const { a, b, width: own, turn, flipped } = shape;
+  const { a, b, width: own } = shape;
   const [onA, onB] = [endsOf(a), endsOf(b)];
   const free = by.lane !== null && own <= by.lane ? by.lane : usable(by.kind, by.saw)[1];
   const room = Math.max(0, free - own);
   const way = (ups: readonly Ticks[]): Way => ({
     part: shape.part,
+    shape,
+    of: part,
     width: own,
-    turn,
-    flipped,
     up: at(ups, 0),
     places: ups.map((up) => by.distances.place(shape, up)),
     blocked: by.past ? blockedFor(part, shape, ups, by) : [],
@@ -658,10 +669,20 @@ function blockedFor(
     .sort((one, other) => one[0] - other[0]);
 }
 
+/** How far the cuts between parts run across a board; null for saws that turn inside the wood. */
+const throughOf = ({ width }: Stock, saw: Saw): Ticks | null =>
+  saw.throughCuts || !saw.rip ? width : null;
+
 /** How much further along the next must stand, whichever of their places across they take. */
-function nearest(first: Way, next: Way, distances: Distances): Ticks {
+function nearest(first: Way, next: Way, { distances, through }: Reckoning): Ticks {
   let least = Number.POSITIVE_INFINITY;
   for (const one of first.places)
-    for (const other of next.places) least = Math.min(least, distances.between(one, other));
+    for (const other of next.places) {
+      const apart =
+        through === null
+          ? distances.between(one, other)
+          : distances.betweenAcross(one, other, through);
+      least = Math.min(least, apart);
+    }
   return least;
 }

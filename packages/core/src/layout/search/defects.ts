@@ -192,7 +192,7 @@ function slidPast(shape: Shape, obstacle: Obstacle, x: Ticks, past: Ticks, y: Ti
 
 /**
  * An x ≥ `from`, as small as it is found, at which the shape lies clear of every defect: it slides on past each one that it meets, or to where
- * a hole takes the defect away.
+ * a hole has it in its middle and takes it away.
  */
 export function slideClear(
   shape: Shape,
@@ -210,10 +210,7 @@ export function slideClear(
     const middle = (clash.left + clash.right) / 2;
     const swallowing = holesFor(shape, clash)
       .map((centre) => Math.round(middle - centre[0]))
-      .filter((at) => at > x && at < past && !clashes(shape, clash, at, y))
-      // As soon as the hole takes it in, or where both have their middles.
-      .flatMap((at) => [slidPast(shape, clash, x, at, y), at])
-      .filter((at) => !clashAt(shape, obstacles, at, y));
+      .filter((at) => at > x && at < past && !clashAt(shape, obstacles, at, y));
     x = Math.min(past, ...swallowing);
   }
   return null;

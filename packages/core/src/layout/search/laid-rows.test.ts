@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { board, job, part, rectangle } from '../../../test/layouts.js';
+import { board, job, part, points, rectangle } from '../../../test/layouts.js';
 import { testSolver } from '../../../test/solver.js';
 import { at, must, sum } from '../../lists/index.js';
 import { asLaid, merge, relax } from '../bound/relaxed.js';
@@ -70,6 +70,52 @@ describe('listed rows as they are laid', () => {
     };
     const found = searchLayout(of, { clock, solver });
     expect([found.cost, found.optimal, checkLayout(of, found)]).toEqual([100, true, []]);
+  });
+});
+
+describe('parts taken for one another', () => {
+  const handed = { quantity: 4, outside: 'rough', inside: 'planed' } as const;
+  // Mirror images, which may not be turned over.
+  const parts = [
+    part('left', points([0, 0], [240, 0], [200, 145], [0, 145]), handed),
+    part('right', points([0, 0], [200, 0], [240, 145], [0, 145]), handed),
+  ];
+  const sloped = 3 * Math.hypot(1, 40 / 145);
+  const four = 2 * (240 + 200 + sloped) + 3;
+  const of = job(parts, [board(four + 0.1, 145, { faceB: 'planed', quantity: 2 })]);
+  const own = must(prepare(of, STANDARD_GOALS).groups[0], 'a group');
+  const master = must(RelaxedMaster.of(asLaid(merge(relax(own.question(), true), [0, 0]))), 'all');
+
+  test('lie each in a shape of its own, whichever the row was listed with', () => {
+    const rows = new LaidRows(master, of, STANDARD_GOALS);
+    for (const counts of [
+      [4, 0],
+      [0, 4],
+      [2, 2],
+    ])
+      expect(rows.propose(own, { kind: 0, counts }).isWhole).toBe(true);
+    // A slope of one hand has none of the other to lie against.
+    expect(rows.propose(own, { kind: 0, counts: [3, 1] }).isWhole).toBe(false);
+  });
+
+  test('are proposed as their row is made, of what is left', () => {
+    for (const left of [
+      [4, 4],
+      [0, 4],
+      [2, 2],
+    ]) {
+      const counts = master.asRow({ kind: 0, counts: [4, 0] }, left);
+      expect(sum(counts)).toBe(4);
+      counts.forEach((count, index) => {
+        expect(count).toBeLessThanOrEqual(at(left, index));
+        expect(count % 2).toBe(0);
+      });
+    }
+    const filled = master.fillBoards(solver, [2], never);
+    if (filled === null || filled === 'none') throw new Error('two boards hold all');
+    expect(parts.map((_part, index) => sum(filled.map(({ counts }) => at(counts, index))))).toEqual(
+      [4, 4],
+    );
   });
 });
 

@@ -1,5 +1,6 @@
 import type { LayoutJob } from '../../job/index.js';
-import { at, minBy } from '../../lists/index.js';
+import { at, minBy, sum } from '../../lists/index.js';
+import type { Point } from '../../plane/index.js';
 import type { OrderedRow, RelaxedBoard } from '../bound/relaxed.js';
 import type { RelaxedMaster } from '../bound/relaxed-master.js';
 import type { InRow } from '../bound/row-lengths.js';
@@ -22,6 +23,13 @@ const TRIES = 3;
 export interface Laid {
   board: FilledBoard;
   isWhole: boolean;
+}
+
+/** How far the corners of two shapes lie apart: a part is listed in a shape of its own, or of another that it was taken for. */
+function unlike(one: Shape, other: Shape): number {
+  const far = (from: readonly Point[], to: readonly Point[]) =>
+    sum(from.map(([x, y]) => Math.min(...to.map(([u, v]) => Math.hypot(x - u, y - v)))));
+  return far(one.a, other.a) + far(other.a, one.a) + far(one.b, other.b) + far(other.b, one.b);
 }
 
 /** Lays listed patterns on the boards of a group: in the row that the listing knows, what is narrow beside it, or else as boards are filled. */
@@ -74,8 +82,14 @@ export class LaidRows {
         (counts) => !this.failed.has(keyOf(counts)),
         TRIES,
       );
-      for (const counts of dearest) {
+      // Of parts taken for one another those that are worth most, or that their row is made of.
+      const proposed = dearest.flatMap((counts) => [
+        counts,
+        this.listed.asRow({ kind, counts }, left),
+      ]);
+      for (const counts of proposed) {
         const key = keyOf(counts);
+        if (this.failed.has(key)) continue;
         const laid = this.known.get(key) ?? this.lay(group, kind, counts, PRICING_BEAM);
         this.known.set(key, laid);
         grown = pool.offer({ ...laid.board, pile }, prices) || grown;
@@ -98,11 +112,9 @@ export class LaidRows {
     if (!order || !stretch || pile.ends.length > 1) return null;
     const { filler } = pile;
     const shapesOf = (list: readonly InRow[]) =>
-      list.flatMap(({ part, turn, flipped, up }) => {
-        const shape = filler.ways.find(
-          (way) =>
-            way.part === at(group.parts, part) && way.turn === turn && way.flipped === flipped,
-        );
+      list.flatMap(({ part, shape: wanted, up }) => {
+        const own = filler.ways.filter((way) => way.part === at(group.parts, part));
+        const shape = minBy(own, (way) => unlike(way, wanted));
         return shape ? [{ shape, up }] : [];
       });
     const [row, ordered] = [shapesOf(order.row), shapesOf(order.strips).map(({ shape }) => shape)];
