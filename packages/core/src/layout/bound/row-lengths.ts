@@ -321,6 +321,11 @@ export class RowLengths {
     return least;
   }
 
+  /** Whether a part lies in the row. */
+  holds(part: number): boolean {
+    return this.waysOf.has(part);
+  }
+
   /** How many of these copies lie in the row. */
   copiesIn(counts: Counts): number {
     return counts.reduce((total, count, part) => total + (this.waysOf.has(part) ? count : 0), 0);
