@@ -1,6 +1,13 @@
 import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
-import { inscribed, type Point, type Zone, zoneBounds, zoneOutline } from '../../plane/index.js';
+import {
+  crossing,
+  inscribed,
+  type Point,
+  type Zone,
+  zoneBounds,
+  zoneOutline,
+} from '../../plane/index.js';
 import { type Defect, mustBeCutAway } from '../../wood/index.js';
 import type { Shape } from './shapes.js';
 
@@ -176,18 +183,54 @@ export const holesFor = (shape: Shape, obstacle: Obstacle): Point[] => {
   );
 };
 
-/**
- * How far a shape that clashes with a defect at `x` slides on to lie clear of it: at `past` it does. What it lies over a defect from is one
- * stretch, or for what of it must be clear of a knot several.
- */
-function slidPast(shape: Shape, obstacle: Obstacle, x: Ticks, past: Ticks, y: Ticks): Ticks {
-  let [over, clear] = [x, past];
-  while (clear - over > 1) {
-    const middle = Math.floor((over + clear) / 2);
-    if (clashes(shape, obstacle, middle, y)) over = middle;
-    else clear = middle;
+/** How far along a defect reaches on a line along the board; null where it does not reach it. */
+function endOf({ zone, polygon }: Obstacle, level: Ticks): Ticks | null {
+  if (zone.kind !== 'circle') return crossing(polygon, 0, level)?.[1] ?? null;
+  const [x, y] = zone.centre;
+  const half = zone.radius ** 2 - (level - y) ** 2;
+  return half < 0 ? null : x + Math.sqrt(half);
+}
+
+/** Lines along the board on which a face, `y` up, can come to touch a defect behind which it lies. */
+function touching(face: readonly Point[], { zone, polygon }: Obstacle, y: Ticks): number[] {
+  const corners = face.map((point) => point[1] + y);
+  if (zone.kind !== 'circle') return [...corners, ...polygon.map((point) => point[1])];
+  // A slope touches a circle square to itself.
+  return face.flatMap(([x, level], index) => {
+    const [toX, toLevel] = at(face, (index + 1) % face.length);
+    const [along, across] = [toX - x, toLevel - level];
+    const off =
+      across === 0 ? 0 : (zone.radius * along * Math.sign(across)) / Math.hypot(along, across);
+    return [level + y, zone.centre[1] - off, zone.centre[1] + off];
+  });
+}
+
+/** Where a face, `y` up, lies just behind a defect. */
+function behind(face: readonly Point[], obstacle: Obstacle, y: Ticks): Ticks {
+  let x = Number.NEGATIVE_INFINITY;
+  for (const level of touching(face, obstacle, y)) {
+    const end = endOf(obstacle, level);
+    const chord = end === null ? null : crossing(face, 0, level - y);
+    if (end !== null && chord) x = Math.max(x, end - chord[0]);
   }
-  return clear;
+  return x;
+}
+
+/**
+ * Where a shape that clashes with a defect at `x` lies clear of it: as soon as its faces are behind it, or what must be clear of a sound knot, else
+ * past all of it.
+ */
+function slidPast(shape: Shape, obstacle: Obstacle, x: Ticks, y: Ticks): Ticks {
+  const past = Math.max(x + 1, Math.ceil(obstacle.right));
+  const faces = shape.a === shape.b ? [shape.a] : [shape.a, shape.b];
+  const soon =
+    obstacle.hard || !shape.takesKnots
+      ? [Math.max(...faces.map((face) => behind(face, obstacle, y)))]
+      : shape.clear.map((zone) => behind(polygonOf(zone), obstacle, y));
+  const clear = soon
+    .map(Math.ceil)
+    .filter((each) => each > x && each < past && !clashes(shape, obstacle, each, y));
+  return Math.min(past, ...clear);
 }
 
 /**
@@ -206,7 +249,7 @@ export function slideClear(
     if (x + shape.length > limit) return null;
     const clash = clashAt(shape, obstacles, x, y);
     if (!clash) return x;
-    const past = slidPast(shape, clash, x, Math.max(x + 1, Math.ceil(clash.right)), y);
+    const past = slidPast(shape, clash, x, y);
     const middle = (clash.left + clash.right) / 2;
     const swallowing = holesFor(shape, clash)
       .map((centre) => Math.round(middle - centre[0]))
