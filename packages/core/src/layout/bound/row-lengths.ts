@@ -486,12 +486,15 @@ function lyingAcross(
   const copies = sum(
     classes.map((members, index) => (at(lying, index).length > 0 ? copiesOf(members) : 0)),
   );
-  const all = different(lying.flat());
+  const all = different(lying.flat(), kind.defects.length > 0);
   return copies < 2 || 2 * all.length > MOST_WAYS ? [] : all;
 }
 
-/** Without those that look like another of the same part: squares are alike whichever way round they lie. */
-function different(lying: readonly Lying[]): Lying[] {
+/**
+ * Without those that look like another of the same part: squares are alike whichever way round they lie, but where defects are heeded for their
+ * holes and what must be clear.
+ */
+function different(lying: readonly Lying[], withZones: boolean): Lying[] {
   const key = (face: readonly Point[]) =>
     face
       .map((point) => point.map(Math.round).join(' '))
@@ -499,7 +502,9 @@ function different(lying: readonly Lying[]): Lying[] {
       .join();
   const seen = new Set<string>();
   return lying.filter(({ part, shape }) => {
-    const name = `${part.id}|${shape.part}|${key(shape.a)}|${key(shape.b)}`;
+    const { a, b, clear, cutAway } = shape;
+    const zones = withZones ? JSON.stringify([clear, cutAway]) : '';
+    const name = `${part.id}|${shape.part}|${key(a)}|${key(b)}|${zones}`;
     if (seen.has(name)) return false;
     seen.add(name);
     return true;

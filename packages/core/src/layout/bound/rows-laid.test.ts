@@ -18,8 +18,8 @@ const anyPart = fc
   .record({
     long: fc.integer({ min: 60, max: 260 }),
     wide: fc.integer({ min: 76, max: WIDTH }),
-    slope: fc.integer({ min: 0, max: 40 }),
-    clip: fc.integer({ min: 0, max: 15 }),
+    slope: fc.constantFrom(0, 0, 15, 40),
+    clip: fc.constantFrom(0, 0, 6, 15),
     hole: fc.integer({ min: 0, max: 25 }),
     screw: fc.boolean(),
     knots: fc.constantFrom('sound', 'none'),
@@ -37,7 +37,7 @@ const anyPart = fc
         : ([[0, wide]] as const)),
     ),
     knots: knots as 'sound' | 'none',
-    cutAway: hole > 5 ? [circle(long / 2, wide / 2, Math.min(hole, long / 2 - 2))] : [],
+    cutAway: hole > 5 ? [circle(long / 3, wide / 2, Math.min(hole, long / 3 - 2))] : [],
     clear: screw ? [circle(12, wide / 3, 8)] : [],
   }));
 
