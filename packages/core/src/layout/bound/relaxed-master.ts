@@ -122,6 +122,8 @@ export class RelaxedMaster {
     if (wanted.length === 0) return null;
     const columns: RelaxedBoard[] = [];
     for (const [kind, each] of kinds.entries()) {
+      // Of very many kinds each has few patterns, and rows of its own that take their time.
+      if (halted()) return null;
       const patterns = maximalPatterns(each.copies, each, MOST_PATTERNS, halted);
       if (!patterns || columns.length + patterns.length > 3 * MOST_PATTERNS) return null;
       columns.push(...patterns.map((counts) => ({ kind, counts })));

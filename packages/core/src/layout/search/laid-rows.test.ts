@@ -73,6 +73,18 @@ describe('listed rows as they are laid', () => {
   });
 });
 
+test('a list that is halted is none, however few patterns each board has', () => {
+  const close = relax(must(group, 'a group').question(), true);
+  let asked = 0;
+  const halted = () => {
+    asked += 1;
+    return asked > 1;
+  };
+  expect(RelaxedMaster.of(close, halted)).toBeNull();
+  // Once for each kind of board, not only after so many patterns of one.
+  expect(asked).toBe(2);
+});
+
 describe('parts taken for one another', () => {
   const handed = { quantity: 4, outside: 'rough', inside: 'planed' } as const;
   // Mirror images, which may not be turned over.
