@@ -104,7 +104,7 @@ export class Distances {
   }
 }
 
-/** How far along its own direction a line leans for each step across the board, for the sides of a face that are not along the board. */
+/** How far a cut along each side of a face leans back along the board for a step across it; none for sides that run along the board. */
 const leansOf = ({ points }: Face): number[] =>
   ringPairs(points).flatMap(([from, to]) =>
     Math.abs(to[1] - from[1]) < LEEWAY ? [] : [(from[0] - to[0]) / (to[1] - from[1])],

@@ -211,6 +211,7 @@ class MaximalPatterns {
   /** What is left of each measure, by depth. */
   private readonly rest: Float64Array;
   private readonly current: number[];
+  private readonly allows: (counts: Counts) => boolean;
 
   constructor(
     private readonly copies: Counts,
@@ -228,8 +229,6 @@ class MaximalPatterns {
     this.rest.set(capacity);
     this.current = copies.map(() => 0);
   }
-
-  private readonly allows: (counts: Counts) => boolean;
 
   private isOver(): boolean {
     if (this.nodes > NODES_FOR_EACH * this.most) return true;
