@@ -1,7 +1,7 @@
 import { loadSolver } from '../load-solver.js';
 import { measureSet, resultLine, SETS, type SetName, setTable } from './measure-set.js';
 
-/** The seeded sets alone: `node bench-sets/main.js [sawn|makers|rows …] [seconds]`. Prints, writes nothing. */
+/** The seeded sets alone: `node bench-sets/main.js [sawn|makers|rows|classes …] [seconds]`. Prints, writes nothing. */
 const solver = await loadSolver();
 const words = process.argv.slice(2);
 const seconds = words.map(Number).find((word) => Number.isFinite(word)) ?? 5;

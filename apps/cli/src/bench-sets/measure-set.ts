@@ -2,6 +2,7 @@ import { checkLayout, type Layout, type LinearSolver, searchLayout } from '@spar
 import { at, must, sum } from '@spare-knot/core/lists';
 import { handedRows } from './handed-rows.js';
 import { makersJobs } from './makers-jobs.js';
+import { publishedClasses } from './published-classes.js';
 import { sawnAtRandom } from './sawn-at-random.js';
 import type { SetJob } from './set-job.js';
 
@@ -15,7 +16,12 @@ export interface SetResult {
   proof: number | null;
 }
 
-export const SETS = { sawn: sawnAtRandom, makers: makersJobs, rows: handedRows } as const;
+export const SETS = {
+  sawn: sawnAtRandom,
+  makers: makersJobs,
+  rows: handedRows,
+  classes: publishedClasses,
+} as const;
 export type SetName = keyof typeof SETS;
 
 const processorTime = (): number => {
@@ -75,14 +81,15 @@ const isOptimal = (result: SetResult): boolean =>
   (result.optimum !== null && whole(result) && result.layout.cost <= result.optimum);
 
 const percent = (share: number): string => `${(100 * share).toFixed(2)} %`;
+const money = (cents: number): string => (cents / 100).toFixed(2);
 const average = (list: readonly number[]): number =>
   list.length === 0 ? 0 : sum(list) / list.length;
 const gapOf = ({ layout }: SetResult): number =>
   layout.lowerBound > 0 ? layout.cost / layout.lowerBound - 1 : 0;
 
 const SET_HEAD = [
-  '| jobs | number | proven | at an optimum that is known | all placed | mean gap to the bound | first answer, longest | proof, mean |',
-  '|---|---:|---:|---:|---:|---:|---:|---:|',
+  '| jobs | number | proven | at an optimum that is known | all placed | mean cost | mean bound | mean gap to the bound | first answer, longest | proof, mean |',
+  '|---|---:|---:|---:|---:|---:|---:|---:|---:|---:|',
 ];
 
 /** A line of the table over some results of a set. */
@@ -94,6 +101,8 @@ function setLine(name: string, results: readonly SetResult[]): string {
     results.filter(({ layout }) => layout.optimal).length,
     results.filter(isOptimal).length,
     results.filter(whole).length,
+    money(average(results.map(({ layout }) => layout.cost))),
+    money(average(results.map(({ layout }) => layout.lowerBound))),
     percent(average(results.filter(whole).map(gapOf))),
     `${Math.round(Math.max(...results.map(({ first }) => first)))} ms`,
     `${Math.round(average(proofs))} ms`,
@@ -112,7 +121,7 @@ export const resultLine = (result: SetResult): string => {
 
 /** Results of a set by what its jobs' names begin with: the kinds of jobs in it. */
 function byKind(name: SetName, results: readonly SetResult[]): [string, SetResult[]][] {
-  if (name !== 'sawn') return [[name, [...results]]];
+  if (name !== 'sawn' && name !== 'classes') return [[name, [...results]]];
   const kinds = new Map<string, SetResult[]>();
   for (const result of results) {
     const kind = result.name.replace(/, \d+$/, '');

@@ -1,2 +1,2 @@
 export { digestOf } from './digest.js';
-export { at, entry, maxBy, median, minBy, must, ringPairs, sum } from './lists.js';
+export { at, entry, maxBy, median, minBy, must, once, ringPairs, sum } from './lists.js';

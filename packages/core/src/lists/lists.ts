@@ -54,3 +54,12 @@ export function minBy<T>(list: Iterable<T>, value: (entry: T) => number): T | un
 /** The entry with the greatest value, the first of equals; undefined for an empty list. */
 export const maxBy = <T>(list: Iterable<T>, value: (entry: T) => number): T | undefined =>
   minBy(list, (each) => -value(each));
+
+/** What is made when it is first asked for, and kept. */
+export function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
+}

@@ -124,7 +124,8 @@ export class RelaxedMaster {
     for (const [kind, each] of kinds.entries()) {
       // Of very many kinds each has few patterns, and rows of its own that take their time.
       if (halted()) return null;
-      const patterns = maximalPatterns(each.copies, each, MOST_PATTERNS, halted);
+      const allows = (counts: Counts) => each.allows(counts) && each.apart(counts);
+      const patterns = maximalPatterns(each.copies, { ...each, allows }, MOST_PATTERNS, halted);
       if (!patterns || columns.length + patterns.length > 3 * MOST_PATTERNS) return null;
       columns.push(...patterns.map((counts) => ({ kind, counts })));
     }

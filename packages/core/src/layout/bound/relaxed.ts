@@ -1,6 +1,7 @@
 import { priceOf, type Saw, type Stock } from '../../job/index.js';
-import { at, maxBy, sum } from '../../lists/index.js';
+import { at, maxBy, once, sum } from '../../lists/index.js';
 import type { Cents, Ticks } from '../../measure/index.js';
+import { Abreast } from './abreast.js';
 import { dualWeightsFor, withSlices } from './dual-weights.js';
 import { Distances } from './faces-apart.js';
 import type { Counts } from './relaxed-patterns.js';
@@ -26,6 +27,8 @@ export interface RelaxedKind {
   copies: Counts;
   /** Whether a board may hold so many of each, beyond what the measures say. */
   allows: (counts: Counts) => boolean;
+  /** Whether the rectangles among so many of each can lie apart. It takes its time: asked of what is listed, not of what is priced. */
+  apart: (counts: Counts) => boolean;
   /** Whether so many of each find room in a row as rows are laid, as far as they lie in one. */
   lays: (counts: Counts) => boolean;
   /** A shortest row of those of so many of each that can only lie in one, and what lies beside it; null where none is known. */
@@ -88,20 +91,29 @@ function rowsFinder(
   };
 }
 
-/** What rows say of a board; they are reckoned when they are first asked. */
-function inRows(
+/** What a kind of board holds beyond what its measures say. */
+type Closely = Pick<RelaxedKind, 'allows' | 'apart' | 'lays' | 'order'>;
+
+const WHATEVER: Closely = {
+  allows: () => true,
+  apart: () => true,
+  lays: () => true,
+  order: () => null,
+};
+
+/** What rows, and rectangles abreast, say of a kind of board; they are reckoned when they are first asked. */
+function closelyOf(
+  classes: readonly (readonly Demand[])[],
   rowsOf: (kind: Stock) => Rows,
   stock: Stock,
   saw: Saw,
-): Pick<RelaxedKind, 'allows' | 'lays' | 'order'> {
+): Closely {
   const length = usable(stock, saw)[0];
-  let known: Rows | null = null;
-  const rows = (): Rows => {
-    known ??= rowsOf(stock);
-    return known;
-  };
+  const rows = once(() => rowsOf(stock));
+  const abreast = once(() => new Abreast(classes, stock, saw));
   return {
     allows: (counts) => rows().bounds.every((row) => row.allows(counts, length)),
+    apart: (counts) => abreast().allows(counts),
     lays: (counts) => {
       const { laid, beside } = rows();
       return beside && hasStrips(beside, counts)
@@ -125,11 +137,8 @@ export function relax(question: BoundQuestion, closely: boolean): Relaxation {
     .map((demand, index): Wanted => ({ ...demand, members: [index] }))
     .filter((demand) => demand.copies > 0);
   const distances = new Map<Ticks, Distances>();
-  const rowsOf = rowsFinder(
-    wanted.map((demand) => [demand]),
-    question,
-    distances,
-  );
+  const classes = wanted.map((demand) => [demand]);
+  const rowsOf = rowsFinder(classes, question, distances);
   const kinds = stock.map((of, kind): RelaxedKind => {
     const copies = wanted.map((demand) => (fits(at(demand.members, 0), kind) ? demand.copies : 0));
     const own = wanted.map((demand, part) => ({ ...demand, copies: at(copies, part) }));
@@ -141,7 +150,7 @@ export function relax(question: BoundQuestion, closely: boolean): Relaxation {
       measures,
       capacity: measures.map((measure) => at(measure.capacities, 0)),
       copies,
-      ...inRows(closely ? rowsOf : () => NO_ROWS, of, saw),
+      ...(closely ? closelyOf(classes, rowsOf, of, saw) : WHATEVER),
     };
   });
   return { question, distances, wanted, kinds };
@@ -150,7 +159,24 @@ export function relax(question: BoundQuestion, closely: boolean): Relaxation {
 /** The same of what can be laid as far as rows tell: what it leaves out may be laid all the same, so that it gives no bounds. */
 export const asLaid = (relaxation: Relaxation): Relaxation => ({
   ...relaxation,
-  kinds: relaxation.kinds.map((kind) => ({ ...kind, allows: kind.lays })),
+  kinds: relaxation.kinds.map((kind) => ({ ...kind, allows: kind.lays, apart: () => true })),
+});
+
+/** Whether the rectangles of patterns by the question's parts can lie apart on each of their boards. */
+export const areApart = (
+  { kinds, wanted }: Relaxation,
+  patterns: readonly RelaxedBoard[],
+): boolean =>
+  patterns.every(({ kind, counts }) =>
+    at(kinds, kind).apart(
+      wanted.map(({ members }) => sum(members.map((index) => at(counts, index)))),
+    ),
+  );
+
+/** The same as if rectangles had room that need not have it: quicker to list. */
+export const whereverApart = (relaxation: Relaxation): Relaxation => ({
+  ...relaxation,
+  kinds: relaxation.kinds.map((kind) => ({ ...kind, apart: () => true })),
 });
 
 /**
@@ -163,11 +189,8 @@ export function merge(whole: Relaxation, classOf: Counts): Relaxation {
     wanted.map((_demand, part) => part).filter((part) => at(classOf, part) === of),
   );
   if (classes.length === wanted.length) return whole;
-  const rowsOf = rowsFinder(
-    classes.map((members) => members.map((part) => at(wanted, part))),
-    question,
-    distances,
-  );
+  const demands = classes.map((members) => members.map((part) => at(wanted, part)));
+  const rowsOf = rowsFinder(demands, question, distances);
   return {
     question,
     distances,
@@ -189,7 +212,7 @@ export function merge(whole: Relaxation, classOf: Counts): Relaxation {
           capacities,
         })),
         copies: classes.map((members) => sum(members.map((part) => at(kind.copies, part)))),
-        ...inRows(rowsOf, kind.stock, question.saw),
+        ...closelyOf(demands, rowsOf, kind.stock, question.saw),
       };
     }),
   };

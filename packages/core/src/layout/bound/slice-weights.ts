@@ -1,5 +1,5 @@
 import type { Part, Saw, Stock } from '../../job/index.js';
-import { at, ringPairs } from '../../lists/index.js';
+import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import { chordAt, type Point } from '../../plane/index.js';
 import { axesOf, type Demand, type DualWeights, kerfOf, usable } from './weights.js';
@@ -26,44 +26,12 @@ export const halvesBy =
     return 2 * Math.floor(size / step + 1e-12);
   };
 
-/** How much parts and boards are grown along the axis that slices are counted on, and along the slices. */
-interface Growth {
-  run: Ticks;
-  slice: Ticks;
-}
-
-/** Directions square to the edges of parts, as how far they point along the board and across it. */
-const edgeNormals = (demands: readonly Demand[]): (readonly [number, number])[] =>
-  demands.flatMap(({ part }) =>
-    [part.outline, part.underside].flatMap((face) =>
-      ringPairs(face).flatMap(([[x0, y0], [x1, y1]]) => {
-        const long = Math.hypot(x1 - x0, y1 - y0);
-        return long < 1 ? [] : [[Math.abs(y1 - y0) / long, Math.abs(x1 - x0) / long] as const];
-      }),
-    ),
-  );
-
 /**
- * By how much parts may be grown so that they still do not overlap. A cut along an edge, with the direction (c, s) square to it, leaves a
- * kerf between what it parts, so that c · along + s · across may be a kerf at most; where a saw turns inside the wood the direction
- * may be any. The most along, and the most across.
+ * By how much parts and boards may be grown both along a board and across it so that parts still do not overlap. A cut with the direction (c, s) square to
+ * it leaves a kerf between what it parts: c · along + s · across is a kerf at least. It may run along no edge of theirs, between
+ * two corners of square parts too, so that the direction is any; a kerf both ways would be too much where two parts lie corner to corner.
  */
-function growths(demands: readonly Demand[], saw: Saw): (readonly [along: Ticks, across: Ticks])[] {
-  const kerf = kerfOf(saw);
-  if (!saw.throughCuts) return [[kerf * Math.SQRT1_2, kerf * Math.SQRT1_2]];
-  // Parts may be turned by a quarter, and so may what parts them.
-  const normals = edgeNormals(demands).flatMap(([c, s]) => [[c, s] as const, [s, c] as const]);
-  const other = Math.min(
-    kerf,
-    ...normals.filter(([, s]) => s > 1e-9).map(([c, s]) => Math.max(0, kerf * (1 - c)) / s),
-  );
-  return other > kerf - 1e-9
-    ? [[kerf, kerf]]
-    : [
-        [kerf, other],
-        [other, kerf],
-      ];
-}
+const growth = (saw: Saw): Ticks => kerfOf(saw) * Math.SQRT1_2;
 
 /** A face as slices see it: its least slice in each interval, and the greatest of all. */
 interface Sliced {
@@ -109,19 +77,19 @@ function sliceMeasure(
   kind: Stock,
   along: 0 | 1,
   by: DualFeasible,
-  { saw, grow }: { saw: Saw; grow: Growth },
+  saw: Saw,
 ): DualWeights {
   const [length, width] = usable(kind, saw);
   const [run, across] = along === 0 ? [length, width] : [width, length];
-  const capacity = across + grow.slice;
+  const grow = growth(saw);
+  const capacity = across + grow;
   const count = (high: Ticks) =>
-    by(Math.min(capacity, Math.max(0, high + grow.slice - LEEWAY)), capacity);
+    by(Math.min(capacity, Math.max(0, high + grow - LEEWAY)), capacity);
   const taken = ({ slices, highest }: Sliced): number =>
-    slices.reduce((sum, slice) => sum + slice.run * count(slice.high), 0) +
-    grow.run * count(highest);
+    slices.reduce((sum, slice) => sum + slice.run * count(slice.high), 0) + grow * count(highest);
   return {
     weights: ways.map((each) => Math.min(...each.map(taken))),
-    capacities: [by(capacity, capacity) * (run + grow.run)],
+    capacities: [by(capacity, capacity) * (run + grow)],
   };
 }
 
@@ -137,19 +105,11 @@ export function sliceMeasures(demands: readonly Demand[], kind: Stock, saw: Saw)
   const [length, width] = usable(kind, saw);
   return ([0, 1] as const).flatMap((along) => {
     const ways = demands.map(({ part }) => slicedWays(part, along, [kind]));
-    return growths(demands, saw).flatMap(([alongBoard, acrossBoard]) => {
-      const grow: Growth =
-        along === 0
-          ? { run: alongBoard, slice: acrossBoard }
-          : { run: acrossBoard, slice: alongBoard };
-      const capacity = (along === 0 ? width : length) + grow.slice;
-      const steps = ways
-        .flatMap((each, part) => (at(demands, part).copies > 0 ? each : []))
-        .flatMap(({ highest }) => stepsOf(highest + grow.slice - LEEWAY, capacity))
-        .filter((step) => step > 0 && step <= capacity / 2);
-      return [...new Set(steps)].map((step) =>
-        sliceMeasure(ways, kind, along, halvesBy(step), { saw, grow }),
-      );
-    });
+    const capacity = (along === 0 ? width : length) + growth(saw);
+    const steps = ways
+      .flatMap((each, part) => (at(demands, part).copies > 0 ? each : []))
+      .flatMap(({ highest }) => stepsOf(highest + growth(saw) - LEEWAY, capacity))
+      .filter((step) => step > 0 && step <= capacity / 2);
+    return [...new Set(steps)].map((step) => sliceMeasure(ways, kind, along, halvesBy(step), saw));
   });
 }

@@ -1,10 +1,17 @@
 import type { LayoutJob } from '../../job/index.js';
-import { at } from '../../lists/index.js';
+import { at, once } from '../../lists/index.js';
 import type { Cents } from '../../measure/index.js';
 import { BoardCounts, type Target } from '../bound/board-counts.js';
 import { finestMaster } from '../bound/finest-master.js';
 import { leastCostByColumns } from '../bound/least-cost.js';
-import { type BoundQuestion, type RelaxedBoard, relax } from '../bound/relaxed.js';
+import {
+  areApart,
+  type BoundQuestion,
+  type Relaxation,
+  type RelaxedBoard,
+  relax,
+  whereverApart,
+} from '../bound/relaxed.js';
 import { type LeastOut, RelaxedMaster } from '../bound/relaxed-master.js';
 import { RelaxedProgramme } from '../bound/relaxed-programme.js';
 import type { Goals } from '../goals.js';
@@ -63,15 +70,6 @@ export const proverFor = (
 /** What bounds are asked of each group, by how many copies may stay out. */
 export const questionsOf = (groups: readonly Group[]): ((left: number) => BoundQuestion)[] =>
   groups.map((group) => (left) => ({ ...group.question(), left }));
-
-/** What is made when it is first asked for, and kept. */
-function once<T>(make: () => T): () => T {
-  let made: { value: T } | null = null;
-  return () => {
-    made ??= { value: make() };
-    return made.value;
-  };
-}
 
 /** Numbers of boards that are looked for at first, and at most. */
 const FIRST_TARGETS = 2;
@@ -156,7 +154,7 @@ export class Prover implements Bounds {
     const missing = this.known[group]?.missing ?? 0;
     if (missing === 0) return;
     const { solver } = this.control;
-    const master = RelaxedMaster.of(relax(at(this.questions, group)(0), true));
+    const master = RelaxedMaster.of(whereverApart(relax(at(this.questions, group)(0), true)));
     yield;
     const out = master?.fewestOut(solver, this.seconds(OUT_SECONDS))?.out;
     yield;
@@ -173,16 +171,16 @@ export class Prover implements Bounds {
 
   /**
    * What looks for numbers of boards: by listed patterns where they are few enough, else by the quick programme, and closely only of whole
-   * numbers of boards.
+   * numbers of boards. `seen`: what is listed of the patterns.
    */
   private *countsOf(
-    question: BoundQuestion,
+    close: Relaxation,
     patterns: readonly RelaxedBoard[],
+    seen: (relaxation: Relaxation) => Relaxation,
   ): Generator<void, BoardCounts, void> {
     const { solver, halted } = this.control;
-    const close = relax(question, true);
-    yield;
-    const master = yield* finestMaster(close, halted);
+    const { question } = close;
+    const master = yield* finestMaster(close, halted, seen);
     const programme =
       master?.programme(solver, halted) ??
       new RelaxedProgramme(relax(question, false), solver, halted);
@@ -199,12 +197,24 @@ export class Prover implements Bounds {
     });
   }
 
-  /** Which numbers of boards could be enough, more of them each time those known are told. */
+  /** Which numbers of boards could be enough; where rectangles of the patterns that say so cannot lie apart, once more without such patterns. */
   private *byCounts(group: number): Generator<void, void, void> {
-    const { halted } = this.control;
     if (!this.isOpen(group) || this.known[group]?.missing !== 0) return;
-    const question = at(this.questions, group)(0);
-    const counts = yield* this.countsOf(question, this.patterns(group));
+    const close = relax(at(this.questions, group)(0), true);
+    yield;
+    const targets = yield* this.byPatterns(group, close, whereverApart);
+    if (targets.some(({ patterns }) => !areApart(close, patterns)))
+      yield* this.byPatterns(group, close, (relaxation) => relaxation);
+  }
+
+  /** Which could be, more of them each time those known are told. */
+  private *byPatterns(
+    group: number,
+    close: Relaxation,
+    seen: (relaxation: Relaxation) => Relaxation,
+  ): Generator<void, readonly Target[], void> {
+    const { halted } = this.control;
+    const counts = yield* this.countsOf(close, this.patterns(group), seen);
     const isOver = () => halted() || !this.isOpen(group);
     for (let wanted = FIRST_TARGETS; wanted <= MOST_TARGETS && !isOver(); wanted += 1) {
       for (const _step of counts.search(() => this.cost(group), wanted, isOver)) {
@@ -212,8 +222,9 @@ export class Prover implements Bounds {
         yield;
       }
       this.tell(group, counts.bound, counts.wasRefuted ? 'exact' : 'lp', counts.targets);
-      if (counts.isDone) return;
+      if (counts.isDone) break;
       yield;
     }
+    return isOver() ? [] : counts.targets;
   }
 }
