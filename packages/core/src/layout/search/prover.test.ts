@@ -1,10 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { board, job, part, rectangle } from '../../../test/layouts.js';
 import { testSolver } from '../../../test/solver.js';
-import { at, sum } from '../../lists/index.js';
+import { at, must, sum } from '../../lists/index.js';
+import { type Relaxation, relax, whereverApart } from '../bound/relaxed.js';
+import { RelaxedMaster } from '../bound/relaxed-master.js';
 import { checkLayout } from '../checker/check.js';
 import { STANDARD_GOALS } from '../goals.js';
-import { type Bounds, type Known, type Proven, proverFor } from './prover.js';
+import { prepare } from './prepare.js';
+import { type Bounds, type Known, type Proven, proverFor, questionsOf } from './prover.js';
 import { searchLayout } from './search.js';
 
 const solver = await testSolver();
@@ -46,6 +49,27 @@ describe('bounds that are proven beside a search', () => {
     // Two long ones and a short one: 540. Three long ones: 630.
     expect([found.cost, found.lowerBound, found.optimal]).toEqual([540, 540, true]);
     expect(known).toBeGreaterThan(0);
+  });
+
+  test('two panels of a sheet that lie neither beside nor above one another need two sheets, whatever area and slices say', () => {
+    // 6 × 8 leaves 4 beside it and 2 above: 5 × 3 has no room in either, though all four would fill 87 % of one sheet.
+    const sizes = [
+      [4, 4],
+      [5, 3],
+      [6, 8],
+      [4, 2],
+    ] as const;
+    const of = job(
+      sizes.map(([long, wide], index) => part(`p${index}`, rectangle(100 * long, 100 * wide))),
+      [board(1000, 1000, { quantity: 4, price: 100 })],
+      { kerf: 0 },
+      5,
+    );
+    const close = relax(at(questionsOf(prepare(of, STANDARD_GOALS).groups), 0)(0), true);
+    const cost = (of: Relaxation) => must(RelaxedMaster.of(of), 'a list').solve(solver, 2)?.cost;
+    expect([cost(whereverApart(close)), cost(close)]).toEqual([100, 200]);
+    const layout = searchLayout(of, { clock, solver });
+    expect([layout.cost, layout.lowerBound, layout.optimal]).toEqual([200, 200, true]);
   });
 
   test('where boards are too few, that no more can be laid, no larger panels, and for no less', () => {
