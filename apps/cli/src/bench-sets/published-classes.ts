@@ -16,19 +16,22 @@ interface PublishedClass {
   piece: (draw: Draw) => readonly [number, number];
 }
 
-/** Classes 1–6 of Berkey and Wang (J. Operational Research Society 38, 1987): pieces from 1 up to the same in length and width; from memory [M]. */
-const even = [
+/** Sheets of classes 1–6 and how large their pieces are at most. */
+const EVEN: readonly (readonly [sheet: number, most: number])[] = [
   [10, 10],
   [30, 10],
   [40, 35],
   [100, 35],
   [100, 100],
   [300, 100],
-].map(
-  ([sheet, most]: number[]): PublishedClass => ({
-    sheet: sheet as number,
+];
+
+/** Classes 1–6 of Berkey and Wang (J. Operational Research Society 38, 1987): pieces from 1 up to the same in length and width; from memory [M]. */
+const even = EVEN.map(
+  ([sheet, most]): PublishedClass => ({
+    sheet,
     said: `pieces 1–${most} on sheets of ${sheet}`,
-    piece: ({ whole }) => [whole(1, most as number), whole(1, most as number)],
+    piece: ({ whole }) => [whole(1, most), whole(1, most)],
   }),
 );
 
