@@ -32,6 +32,10 @@ const AFTER_CUTS = 36;
 /** Heading and tape of a board, its numbers in two rows; a line that names what is kept. */
 const ROUND_BOARD = 20.5;
 const KEPT_LINE = 4.5;
+/** A line of a board's name; letters that stand beside its sizes, and the widest letters that a line holds. */
+const NAME_LINE = 5.8;
+const SHORT_NAME = 30;
+const WIDE_LETTERS = 48;
 
 /** A board of the layout, its number there, and the one on the rack. */
 export interface BoardOnPaper {
@@ -85,10 +89,12 @@ export const longestOf = (boards: readonly BoardOnPaper[]): number =>
   Math.max(1, ...boards.map(({ board }) => board.length));
 
 /** Millimetres of paper that one board takes: heading, drawing, marks. */
-function boardHeight({ laid, board, cuts }: BoardOnPaper, scale: number): number {
+function boardHeight({ laid, board, title, cuts }: BoardOnPaper, scale: number): number {
   const isListed = isSheet(board.material) && cuts.length > 0;
   const marks = isListed ? (cuts.length + 1) * LINE : Math.ceil(laid.placements.length / 2) * LINE;
-  return ROUND_BOARD + board.width * scale + marks + (laid.offcuts.length > 0 ? KEPT_LINE : 0);
+  const name = title.length > SHORT_NAME ? NAME_LINE * Math.ceil(title.length / WIDE_LETTERS) : 0;
+  const kept = laid.offcuts.length > 0 ? KEPT_LINE : 0;
+  return ROUND_BOARD + name + board.width * scale + marks + kept;
 }
 
 /** Millimetres of paper that a line of the cut list takes: rows for its words, and one for each kind of hole. */

@@ -79,16 +79,19 @@ const HEAD = 9;
 const LINE = 4.4;
 const ROUND_GROUP = 1.6;
 const LETTERS = 104;
+/** Letters between and behind the words of a group, and of the sentence that says where its mark is. */
+const BETWEEN = 24;
+const MARK = 46;
 const BOXES = 16;
 /** More boxes than this in one group go on on the next: a group stands on one sheet. */
 const MOST_BOXES = 20 * BOXES;
 const HEADING = 30;
 
 const rowsOf = (letters: number): number => Math.ceil(letters / LETTERS);
-const groupHeight = ({ gives, lies, holds, boards }: AlikeCuts): number =>
-  ROUND_GROUP +
-  LINE *
-    (rowsOf(gives.length + lies.length + holds.length + 24) + Math.ceil(boards.length / BOXES));
+const lettersOf = ({ gives, lies, holds, mark }: AlikeCuts): number =>
+  gives.length + lies.length + holds.length + BETWEEN + (mark === null ? 0 : MARK);
+const groupHeight = (group: AlikeCuts): number =>
+  ROUND_GROUP + LINE * (rowsOf(lettersOf(group)) + Math.ceil(group.boards.length / BOXES));
 
 /** What stands before all steps. */
 const firstHeight = (first: readonly string[]): number =>
@@ -127,7 +130,9 @@ export function sawSheets(
         };
       }),
   );
-  const room = { height: height - 2 * MARGIN - HEADING - IN_HAND, listHead: 0, listFoot: 0 };
+  // A step that goes on from the sheet before has its head once more.
+  const free = height - 2 * MARGIN - HEADING - HEAD - IN_HAND;
+  const room = { height: free, listHead: 0, listFoot: 0 };
   return paginate<never, StepOnPaper>([], blocks, room).map(({ drawings }) => together(drawings));
 }
 
