@@ -80,7 +80,7 @@ function jobOf(
   };
 }
 
-/** One job of each class. */
+/** One job of each class, by seeds that the table of worked jobs has had from its beginning. */
 export const classJobs = (): LayoutJob[] =>
   CLASSES.map((each, index) =>
     jobOf(index, each, `: ${each.said}`, index < 6 ? 100 + index : 194 + index),

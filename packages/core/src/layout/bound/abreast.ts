@@ -1,10 +1,10 @@
 import type { Part, Saw, Stock } from '../../job/index.js';
 import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
-import { boundsOf, type Point } from '../../plane/index.js';
+import { type Bounds, boundsOf, type Point } from '../../plane/index.js';
 import { LEEWAY } from './faces-apart.js';
 import type { Counts } from './relaxed-patterns.js';
-import { axesOf, type Demand, kerfOf, usable } from './weights.js';
+import { axesOf, type Demand, growth, usable } from './weights.js';
 
 /** Length and width of a rectangle as it lies. */
 type Size = readonly [long: Ticks, wide: Ticks];
@@ -19,15 +19,12 @@ const MOST_TRIES_IN_ALL = 30_000_000;
 const ROUNDED: Ticks = 1;
 
 /** The corners of a face are those of an upright rectangle. */
-const isUpright = (
-  face: readonly Point[],
-  [left, bottom, right, top]: readonly number[],
-): boolean =>
+const isUpright = (face: readonly Point[], [left, bottom, right, top]: Bounds): boolean =>
   face.length === 4 &&
   face.every(
     ([x, y]) =>
-      Math.min(Math.abs(x - (left as number)), Math.abs(x - (right as number))) <= ROUNDED / 2 &&
-      Math.min(Math.abs(y - (bottom as number)), Math.abs(y - (top as number))) <= ROUNDED / 2,
+      Math.min(Math.abs(x - left), Math.abs(x - right)) <= ROUNDED / 2 &&
+      Math.min(Math.abs(y - bottom), Math.abs(y - top)) <= ROUNDED / 2,
   );
 
 /** The ways in which a part takes a rectangle of a board; none where it is no rectangle square through its thickness. */
@@ -138,9 +135,8 @@ class Arrangement {
 }
 
 /**
- * Which rectangles a board may hold, some of them abreast: whether they can lie apart in any way at all, through cuts or not. Whatever cuts part two of
- * them, their gaps along the board and across it are not both below a kerf by √2, since a cut with the direction (c, s) square to
- * it takes a kerf of c · x + s · y. What is no rectangle is left out.
+ * Which rectangles a board may hold, some of them abreast: whether they can lie apart in any way at all, through cuts or not,
+ * each grown by what any cut leaves. What is no rectangle is left out; of too many, or where too much would have to be tried, nothing is forbidden.
  */
 export class Abreast {
   private readonly known = new Map<string, boolean>();
@@ -151,7 +147,7 @@ export class Abreast {
 
   /** Parts that are taken for one another are given together. */
   constructor(classes: readonly (readonly Demand[])[], kind: Stock, saw: Saw) {
-    const gap = kerfOf(saw) / Math.SQRT2;
+    const gap = growth(saw);
     const grown = ([long, wide]: Size): Size => [long + gap, wide + gap];
     const area = ([long, wide]: Size) => long * wide;
     this.own = classes

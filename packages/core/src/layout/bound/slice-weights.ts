@@ -2,7 +2,7 @@ import type { Part, Saw, Stock } from '../../job/index.js';
 import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import { chordAt, type Point } from '../../plane/index.js';
-import { axesOf, type Demand, type DualWeights, kerfOf, usable } from './weights.js';
+import { axesOf, type Demand, type DualWeights, growth, usable } from './weights.js';
 
 /** What a size counts for against a capacity: whatever sizes fit in the capacity together never count for more than the capacity does. */
 type DualFeasible = (size: number, capacity: number) => number;
@@ -25,13 +25,6 @@ export const halvesBy =
     if (2 * size > capacity - 1e-9) return whole;
     return 2 * Math.floor(size / step + 1e-12);
   };
-
-/**
- * By how much parts and boards may be grown both along a board and across it so that parts still do not overlap. A cut with the direction (c, s) square to
- * it leaves a kerf between what it parts: c · along + s · across is a kerf at least. It may run along no edge of theirs, between
- * two corners of square parts too, so that the direction is any; a kerf both ways would be too much where two parts lie corner to corner.
- */
-const growth = (saw: Saw): Ticks => kerfOf(saw) * Math.SQRT1_2;
 
 /** A face as slices see it: its least slice in each interval, and the greatest of all. */
 interface Sliced {

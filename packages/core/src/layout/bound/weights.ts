@@ -23,6 +23,13 @@ export const axesOf = (part: Part, stock: readonly Stock[]): readonly (0 | 1)[] 
 /** The kerf that a checker insists on. */
 export const kerfOf = (saw: Saw): number => Math.max(0, saw.kerf - TOLERANCE);
 
+/**
+ * By how much parts and boards may be grown both along a board and across it so that parts still do not overlap. A cut with the direction
+ * (c, s) square to it leaves a kerf between what it parts: c · along + s · across is a kerf at least. It may run along no edge of theirs,
+ * between two corners of square parts too, so that the direction is any; a kerf both ways would be too much where two lie corner to corner.
+ */
+export const growth = (saw: Saw): Ticks => kerfOf(saw) * Math.SQRT1_2;
+
 /** Length and width of a board that parts may lie on, as a checker takes them. */
 export const usable = (kind: Stock, saw: Saw): readonly [Ticks, Ticks] => [
   Math.max(0, kind.length - 2 * endTrimOf(kind, saw)) + 2 * TOLERANCE,
