@@ -135,9 +135,8 @@ test('a loose knot marked on a board in use: the panels make way for it, or an e
   const used = boards(page).locator('li').filter({ hasText: 'Picket, knot at 31' });
   await expect(used).toHaveCount(1);
   await page.goto('/rack');
-  // Another test of this worker may have sawn it, and left an offcut of its name.
   await page.getByLabel('Look for').fill('Picket, knot at 31');
-  const picket = page.locator('[data-board^="Picket, knot at 31"]').first();
+  const picket = page.locator('[data-board^="Picket, knot at 31"]');
   await picket.getByRole('button', { name: 'Measure and mark' }).click();
   await page.getByRole('group').getByText('loose knot', { exact: true }).click();
   const face = page.getByTestId('board-face');

@@ -4,7 +4,7 @@ import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { AxeBuilder } from '@axe-core/playwright';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
-import { type Connection, createConnection } from 'mysql2/promise';
+import { type Connection, createConnection, type RowDataPacket } from 'mysql2/promise';
 
 /** Below the ports that the system gives away by itself, and wide enough that others are seldom met. */
 const PORTS = { from: 20_000, count: 10_000 };
@@ -40,6 +40,16 @@ async function emptyDatabase(name: string): Promise<void> {
   await admin.end();
 }
 
+/** The tables of a database, each with the columns that are written (what MariaDB reckons itself is not). */
+async function tablesOf(admin: Connection, database: string): Promise<[string, string[]][]> {
+  const [rows] = await admin.query<RowDataPacket[]>(
+    `select table_name as named, group_concat(column_name) as written from information_schema.columns
+     where table_schema = ? and is_generated = 'NEVER' group by table_name`,
+    [database],
+  );
+  return rows.map(({ named, written }) => [String(named), String(written).split(',')]);
+}
+
 /**
  * The real server over the MariaDB that bin/test started, with a port and a database of its own for each worker, so that workers do not
  * see each other's racks, nor wait for what one that was given up still holds; it can be stopped and started again.
@@ -61,7 +71,35 @@ export class TestServer {
     await emptyDatabase(database);
     const server = new TestServer(await freePort(), database);
     await server.start();
+    await server.keepDemo();
     return server;
+  }
+
+  /** Copies all that is there now, for {@link asDemo} to put back. */
+  private async keepDemo(): Promise<void> {
+    await emptyDatabase(this.demo);
+    const admin = await asAdmin();
+    for (const [table] of await tablesOf(admin, this.database)) {
+      const from = [this.demo, table, this.database, table];
+      await admin.query('create table ??.?? as select * from ??.??', from);
+    }
+    await admin.end();
+  }
+
+  /** Puts the demo back as it was at the start, whatever a test before has made of it. */
+  async asDemo(): Promise<void> {
+    const admin = await asAdmin();
+    await admin.query('set foreign_key_checks = 0');
+    for (const [table, columns] of await tablesOf(admin, this.database)) {
+      await admin.query('delete from ??.??', [this.database, table]);
+      const from = [this.database, table, columns, columns, this.demo, table];
+      await admin.query('insert into ??.?? (??) select ?? from ??.??', from);
+    }
+    await admin.end();
+  }
+
+  private get demo(): string {
+    return `${this.database}_demo`;
   }
 
   async start(): Promise<void> {
@@ -113,8 +151,8 @@ export class TestServer {
   }
 }
 
-/** Tests with a running server, a page whose console must stay free of errors, and the demo’s rack as it was for each test. */
-export const test = base.extend<{ quiet: undefined }, { server: TestServer }>({
+/** Tests with a running server that holds the demo and nothing else, and a page whose console must stay free of errors. */
+export const test = base.extend<{ quiet: undefined; demo: undefined }, { server: TestServer }>({
   server: [
     // biome-ignore lint/correctness/noEmptyPattern: a fixture without others is written so
     async ({}, use, worker) => {
@@ -125,6 +163,13 @@ export const test = base.extend<{ quiet: undefined }, { server: TestServer }>({
     { scope: 'worker', timeout: 300_000 },
   ],
   baseURL: async ({ server }, use) => use(server.address),
+  demo: [
+    async ({ server }, use) => {
+      await server.asDemo();
+      await use(undefined);
+    },
+    { auto: true },
+  ],
   quiet: [
     async ({ page }, use) => {
       const complaints: string[] = [];
@@ -162,7 +207,7 @@ export async function startBatch(page: Page, animal: string, boxes: number): Pro
   await expect(page.getByRole('img', { name: /Front view and section/ })).toBeVisible();
 }
 
-/** Boards of a name on the rack, looked for: of a long rack only what is near the window is drawn, and other tests add to it. */
+/** Boards of a name on the rack, looked for: of a long rack only what is near the window is drawn. */
 export async function onTheRack(page: Page, name: string): Promise<Locator> {
   await page.getByLabel('Look for').fill(name);
   return page.locator(`[data-board="${name}"]`);
