@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { must } from '@spare-knot/core/lists';
-import { breaksNoRule, expect, laidOut, startBatch, test } from './test-server.js';
+import { breaksNoRule, expect, laidOut, overTheFoot, startBatch, test } from './test-server.js';
 
 test('every hole from two edges, by panel and by bit; the order changed, kept, and taken back', async ({
   page,
@@ -127,18 +127,6 @@ test('sheets for the bench: a chart of holes, the assembly, and a kit for each b
   ]);
   expect((await readFile(await download.path())).subarray(0, 5).toString()).toBe('%PDF-');
 });
-
-/** Sheets on which something runs over the foot. */
-const overTheFoot = (page: Page): Promise<number> =>
-  page.locator('[data-sheet]').evaluateAll(
-    (sheets) =>
-      sheets.filter((sheet) => {
-        const foot = sheet.querySelector('footer')?.getBoundingClientRect().top ?? 0;
-        return [...sheet.querySelectorAll('article, [data-kit], [data-piece]')].some(
-          (each) => each.getBoundingClientRect().bottom > foot,
-        );
-      }).length,
-  );
 
 test('what is done at the bench is kept, through a lost connection and on another device', async ({
   page,

@@ -1,4 +1,14 @@
-import { expect, fitsEveryScreen, kept, startBatch, test } from './test-server.js';
+import { at } from '@spare-knot/core/lists';
+import {
+  chooseWood,
+  expect,
+  fitsEveryScreen,
+  kept,
+  overTheFoot,
+  searchEnded,
+  startBatch,
+  test,
+} from './test-server.js';
 
 /** As long as a name may be, in scripts that break lines elsewhere, or nowhere. */
 const NAMES = [
@@ -47,8 +57,8 @@ test('long names and odd scripts push no page sideways', async ({ page }) => {
   for (const path of ['rack', 'yard', 'shop', 'trail?at=boxes']) {
     await page.goto(`/${path}`);
     // In words, or in fields.
-    const shown = page.locator('main').getByText(NAMES[0] ?? '');
-    const typed = page.locator(`input[value="${NAMES[0]}"]`);
+    const shown = page.locator('main').getByText(at(NAMES, 0));
+    const typed = page.locator(`input[value="${at(NAMES, 0)}"]`);
     await expect(shown.or(typed).first()).toBeAttached();
     await fitsEveryScreen(page);
   }
@@ -56,5 +66,50 @@ test('long names and odd scripts push no page sideways', async ({ page }) => {
     await page.goto(address.replace(/box$/, station));
     await page.waitForTimeout(1500);
     await fitsEveryScreen(page);
+  }
+});
+
+test('a long name has its lines on paper: nothing runs over the foot of a sheet', async ({
+  page,
+}) => {
+  const name = 'WWWWWWWWW '.repeat(12).trim();
+  const board = {
+    name,
+    quantity: 30,
+    material: 'western-red-cedar',
+    thickness: 16,
+    width: 140,
+    length: 1200,
+    faceA: 'rough',
+    faceB: 'rough',
+  };
+  expect((await page.request.post('/api/rack', { data: { boards: [board] } })).status()).toBe(201);
+  await startBatch(page, 'House wren', 12);
+  await page.getByLabel('Name of the batch').fill(name);
+  await kept(page);
+  await chooseWood(page, name);
+  await page.getByRole('link', { name: 'Lay it out' }).click();
+  await searchEnded(page);
+  await kept(page);
+  await page.getByRole('link', { name: 'Print sheets' }).click();
+  const sheets = page.locator('[data-sheet]');
+  await expect(sheets.filter({ hasText: `${name} 2:` }).first()).toBeVisible();
+  await expect(sheets.filter({ hasText: 'Saw steps' }).first()).toBeVisible();
+  const onBothPapers = async () => {
+    for (const paper of ['A4', 'Letter']) {
+      await page.getByLabel('Paper').selectOption(paper);
+      expect([paper, await overTheFoot(page)]).toEqual([paper, 0]);
+    }
+  };
+  await onBothPapers();
+  await page.getByRole('button', { name: 'For the bench' }).click();
+  for (const [button, title] of [
+    ['Assembly', 'Putting it together'],
+    ['Drilling chart', 'Holes of one box'],
+    ['Letters on the pieces', 'Pencil each letter'],
+  ] as const) {
+    await page.getByRole('button', { name: button, exact: true }).click();
+    await expect(sheets.filter({ hasText: title }).first()).toBeVisible();
+    await onBothPapers();
   }
 });

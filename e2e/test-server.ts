@@ -213,11 +213,11 @@ export async function onTheRack(page: Page, name: string): Promise<Locator> {
   return page.locator(`[data-board="${name}"]`);
 }
 
-/** Pickets for the body and the wide board for the roof. */
-export async function chooseWood(page: Page): Promise<void> {
+/** Pickets, or other boards, for the body and the wide board for the roof. */
+export async function chooseWood(page: Page, body = 'Picket'): Promise<void> {
   await page.getByRole('link', { name: 'Choose the wood' }).click();
   await page
-    .locator('[data-board="Picket"]')
+    .locator(`[data-board="${body}"]`)
     .getByRole('button', { name: 'Use for the body' })
     .click();
   await page.getByRole('button', { name: 'Roof', exact: true }).click();
@@ -267,6 +267,18 @@ export async function laidOut(page: Page, boxes: number): Promise<void> {
   await searchEnded(page);
   await kept(page);
 }
+
+/** Sheets of paper on which something runs over the foot. */
+export const overTheFoot = (page: Page): Promise<number> =>
+  page.locator('[data-sheet]').evaluateAll(
+    (sheets) =>
+      sheets.filter((sheet) => {
+        const foot = sheet.querySelector('footer')?.getBoundingClientRect().top ?? 0;
+        return [...sheet.querySelectorAll(':scope > :not(footer), article, tr, li, p')].some(
+          (each) => !each.closest('footer') && each.getBoundingClientRect().bottom > foot,
+        );
+      }).length,
+  );
 
 /** What of the page reaches past its right edge, where it can be pushed sideways for it. */
 const wider = (page: Page) =>

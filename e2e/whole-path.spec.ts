@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import { at } from '@spare-knot/core/lists';
-import { chooseWood, expect, kept, startBatch, test, type } from './test-server.js';
+import { chooseWood, expect, kept, overTheFoot, startBatch, test, type } from './test-server.js';
 
 test('from an animal and a rack of boards to marked boards on paper, and all of it there again after a restart', async ({
   page,
@@ -52,12 +52,7 @@ test('from an animal and a rack of boards to marked boards on paper, and all of 
   for (const paper of ['A4', 'Letter']) {
     await page.getByLabel('Paper').selectOption(paper);
     const sheets = await page.locator('[data-sheet]').count();
-    const full = await page
-      .locator('[data-sheet]')
-      .evaluateAll(
-        (all) => all.filter((sheet) => sheet.scrollHeight > sheet.clientHeight + 1).length,
-      );
-    expect(full).toBe(0);
+    expect(await overTheFoot(page)).toBe(0);
     const pdf = await page.pdf({ preferCSSPageSize: true, printBackground: true });
     const pages = pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length;
     expect(pages).toBe(sheets);

@@ -5,7 +5,7 @@ import { buildBox, FAMILIES } from '@spare-knot/core/families';
 import { must, sum } from '@spare-knot/core/lists';
 import { startPlan } from '@spare-knot/core/plan';
 import { STANDARD_WOOD } from '../../wood/standard-wood';
-import { sidePages, stepPages } from './bench-pages';
+import { holeName, sideName, sidePages, stepName, stepPages } from './bench-pages';
 import { PAPERS } from './paper';
 
 const built = FAMILIES.flatMap((family) => {
@@ -27,10 +27,22 @@ describe.each(built.map((each) => [each.id, each] as const))(
     });
 
     test('every step and every side stands on a sheet, in its order', () => {
+      const sides = sidesOf(build.holes, box.panels);
+      const heights = new Map(build.steps.map((_step, index) => [stepName(index), 60]));
+      for (const side of sides) {
+        heights.set(sideName(side), 12 + 9 * side.holes.length);
+        for (const index of side.holes.keys()) heights.set(holeName(side, index), 9);
+      }
       for (const size of Object.values(PAPERS)) {
-        expect(stepPages(build, size).flat()).toEqual(build.steps.map((_step, index) => index));
-        const sides = sidesOf(build.holes, box.panels);
-        const parts = sidePages(sides, size).flat();
+        const pages = stepPages(build, size, heights);
+        expect(pages.flat()).toEqual(build.steps.map((_step, index) => index));
+        for (const page of pages) expect(60 * page.length).toBeLessThan(size.height);
+        const charts = sidePages(sides, size, heights);
+        for (const chart of charts)
+          expect(sum(chart.map((part) => 12 + 9 * part.side.holes.length))).toBeLessThan(
+            size.height,
+          );
+        const parts = charts.flat();
         for (const side of sides) {
           const own = parts.filter((part) => part.side.key === side.key);
           expect(own.flatMap((part) => part.side.holes)).toEqual(side.holes);

@@ -1,25 +1,20 @@
-import type { AssemblyStep, BuildPlan, Side } from '@spare-knot/core/building';
+import type { BuildPlan, Side } from '@spare-knot/core/building';
+import { at, sum } from '@spare-knot/core/lists';
 import { type Block, fill } from './pages';
-import { MARGIN, type PaperSize } from './paper';
+import { type Heights, heightOf, type PaperSize, roomOn } from './paper';
 
-/** Heading and footer of a sheet, and the title of what stands on it. Millimetres. */
-const HEADING = 30;
-/** A step’s picture, and what its words need: a title, a line for each joint, two for what is said besides. */
+/** The highest that the pictures of a step and of a side are, in millimetres. */
 export const PICTURE = 58;
-const STEP_WORDS = 26;
-const JOINT_LINE = 10;
-/** A side’s picture, its title, and a line for each hole. */
 export const SIDE_PICTURE = 52;
-const SIDE_TITLE = 12;
-const HOLE_LINE = 5.2;
 
-const roomOn = ({ height }: PaperSize): number => height - 2 * MARGIN - HEADING;
+/** Names under which steps, sides and their holes are measured. */
+export const stepName = (step: number): string => `step ${step}`;
+export const sideName = ({ key }: Side): string => `side ${key}`;
+export const holeName = (side: Side, hole: number): string => `${sideName(side)} hole ${hole}`;
 
-const stepHeight = ({ joints }: AssemblyStep): number =>
-  Math.max(PICTURE, STEP_WORDS + joints.length * JOINT_LINE) + 4;
-
-const sideHeight = ({ holes }: Side): number =>
-  Math.max(SIDE_PICTURE, SIDE_TITLE + holes.length * HOLE_LINE) + 4;
+/** Millimetres on a sheet under its title. */
+const roomUnder = (title: string, size: PaperSize, heights: Heights | null): number =>
+  roomOn(size, heights) - heightOf(heights, title);
 
 /** Holes of one side that stand on one sheet, with the number of the first. */
 export interface SideOnPaper {
@@ -27,28 +22,45 @@ export interface SideOnPaper {
   from: number;
 }
 
-/** A side with more holes than a sheet has lines goes on in several parts. */
-function partsOf(side: Side, room: number): SideOnPaper[] {
-  const lines = Math.max(1, Math.floor((room - SIDE_TITLE - 4) / HOLE_LINE));
-  const parts: SideOnPaper[] = [];
-  for (let from = 0; from < side.holes.length; from += lines)
-    parts.push({ side: { ...side, holes: side.holes.slice(from, from + lines) }, from });
-  return parts;
+/** A side with more holes than a sheet has room for goes on in several parts. */
+function partsOf(side: Side, heights: Heights | null, room: number): Block<SideOnPaper>[] {
+  const height = heightOf(heights, sideName(side));
+  if (height <= room) return [{ of: { side, from: 0 }, height }];
+  const rows = side.holes.map(
+    (_hole, of): Block<number> => ({ of, height: heightOf(heights, holeName(side, of)) }),
+  );
+  // What is not rows is above them and round them, in each part.
+  const above = height - sum(rows.map((row) => row.height));
+  return fill(rows, room - above).map((part) => {
+    const from = at(part, 0).of;
+    const holes = side.holes.slice(from, from + part.length);
+    return {
+      of: { side: { ...side, holes }, from },
+      height: above + sum(part.map((row) => row.height)),
+    };
+  });
 }
 
 /** Steps by the sheets that they stand on, each with its place in the order. */
-export function stepPages({ steps }: BuildPlan, size: PaperSize): number[][] {
+export function stepPages(
+  { steps }: BuildPlan,
+  size: PaperSize,
+  heights: Heights | null,
+): number[][] {
   const blocks = steps.map(
-    (step, index): Block<number> => ({ of: index, height: stepHeight(step) }),
+    (_step, of): Block<number> => ({ of, height: heightOf(heights, stepName(of)) }),
   );
-  return fill(blocks, roomOn(size)).map((page) => page.map(({ of }) => of));
+  const room = roomUnder('steps title', size, heights);
+  return fill(blocks, room).map((page) => page.map(({ of }) => of));
 }
 
 /** Sides by the sheets that they stand on. */
-export function sidePages(sides: readonly Side[], size: PaperSize): SideOnPaper[][] {
-  const room = roomOn(size);
-  const blocks = sides
-    .flatMap((side) => partsOf(side, room))
-    .map((part): Block<SideOnPaper> => ({ of: part, height: sideHeight(part.side) }));
+export function sidePages(
+  sides: readonly Side[],
+  size: PaperSize,
+  heights: Heights | null,
+): SideOnPaper[][] {
+  const room = roomUnder('sides title', size, heights);
+  const blocks = sides.flatMap((side) => partsOf(side, heights, room));
   return fill(blocks, room).map((page) => page.map(({ of }) => of));
 }

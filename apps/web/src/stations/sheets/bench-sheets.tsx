@@ -4,15 +4,18 @@ import { type LengthStyle, printLengthUnit } from '@spare-knot/core/measure';
 import { holeTemplate } from '@spare-knot/core/sheets';
 import { useMemo, useState } from 'react';
 import { useBatch, useBatchName } from '../../batch/batch-context';
+import { useUnits } from '../../measure/units';
 import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
 import { useBatchBuild } from '../build/use-batch-build';
 import { useBitStyle } from '../build/use-bit-style';
 import type { Built } from '../build/use-build';
 import { sidePages, stepPages } from './bench-pages';
+import { useHeights } from './heights';
 import { KitSheet } from './kit-sheet';
 import { LabelSheets } from './label-sheets';
 import { LetterSheets } from './letter-sheets';
-import { PAPERS, type Paper, type PaperSize } from './paper';
+import { Measured } from './measured';
+import { type Heights, PAPERS, type Paper, type PaperSize } from './paper';
 import { Sheet } from './sheet';
 import { SideOnPaper } from './side-on-paper';
 import { StepOnPaper } from './step-on-paper';
@@ -32,20 +35,23 @@ interface Props {
   built: Built;
   nameOf: (panel: string) => string;
   size: PaperSize;
+  heights: Heights | null;
 }
 
-function Drilling({ built, nameOf, size }: Props) {
+function Drilling({ built, nameOf, size, heights }: Props) {
   const name = useBatchName();
   const pages = useMemo(
-    () => sidePages(sidesOf(built.build.holes, built.box.panels), size),
-    [built, size],
+    () => sidePages(sidesOf(built.build.holes, built.box.panels), size, heights),
+    [built, size, heights],
   );
   return pages.map((parts, index) => (
     <Sheet key={index} size={size} number={index + 1} of={pages.length} name={name} at="bench">
-      <h2 className="mt-[3mm] font-slab text-[4.2mm]">
-        Holes of one box{index > 0 && ', continued'}: distances from the real edges, as you mark
-        them
-      </h2>
+      <Measured name="sides title">
+        <h2 className="mt-[3mm] font-slab text-[4.2mm]">
+          Holes of one box{index > 0 && ', continued'}: distances from the real edges, as you mark
+          them
+        </h2>
+      </Measured>
       {parts.map((part) => (
         <SideOnPaper
           key={`${part.side.key} ${part.from}`}
@@ -63,16 +69,18 @@ function Steps({
   built,
   nameOf,
   size,
+  pages,
   before,
-  of,
   name,
-}: Props & { before: number; of: number; name: string }) {
-  const pages = useMemo(() => stepPages(built.build, size), [built, size]);
+}: Omit<Props, 'heights'> & { pages: readonly number[][]; before: number; name: string }) {
+  const of = before + pages.length;
   return pages.map((steps, index) => (
     <Sheet key={index} size={size} number={before + index + 1} of={of} name={name} at="bench">
-      <h2 className="mt-[3mm] font-slab text-[4.2mm]">
-        Putting it together{index > 0 && ', continued'}
-      </h2>
+      <Measured name="steps title">
+        <h2 className="mt-[3mm] font-slab text-[4.2mm]">
+          Putting it together{index > 0 && ', continued'}
+        </h2>
+      </Measured>
       {steps.map((step) => (
         <StepOnPaper key={step} built={built} nameOf={nameOf} step={step} />
       ))}
@@ -80,22 +88,24 @@ function Steps({
   ));
 }
 
-function Kits({ built, nameOf, size, kits }: Props & { kits: number }) {
+/** So many kits, or one box that is put together where it was sawn. */
+function Assembly({ built, nameOf, size, heights, kits }: Props & { kits: number | null }) {
   const name = useBatchName();
-  const each = useMemo(() => stepPages(built.build, size).length + 1, [built, size]);
+  const pages = useMemo(() => stepPages(built.build, size, heights), [built, size, heights]);
+  const steps = { built, nameOf, size, pages };
+  if (kits === null) return <Steps {...steps} before={0} name={name} />;
   return Array.from({ length: kits }, (_unused, index) => (
     <div key={index} className="contents">
-      <Sheet size={size} number={1} of={each} name={`${name}, kit ${index + 1}`} at="bench">
+      <Sheet
+        size={size}
+        number={1}
+        of={pages.length + 1}
+        name={`${name}, kit ${index + 1}`}
+        at="bench"
+      >
         <KitSheet built={built} nameOf={nameOf} number={index + 1} kits={kits} />
       </Sheet>
-      <Steps
-        built={built}
-        nameOf={nameOf}
-        size={size}
-        before={1}
-        of={each}
-        name={`${name}, kit ${index + 1}`}
-      />
+      <Steps {...steps} before={1} name={`${name}, kit ${index + 1}`} />
     </div>
   ));
 }
@@ -152,15 +162,13 @@ const MOST_KITS = 40;
 export function BenchSheets({ paper }: { paper: Paper }) {
   const size = PAPERS[paper];
   const bits = useBitStyle();
+  const { style } = useUnits();
   const { draft, batch } = useBatch();
   const { answer, trouble, nameOf } = useBatchBuild();
   const name = useBatchName();
   const [what, setWhat] = useState<What>('assembly');
   const [kits, setKits] = useState(Math.min(draft.boxes, MOST_KITS));
-  const pages = useMemo(
-    () => (answer?.ok ? stepPages(answer.build, size).length : 0),
-    [answer, size],
-  );
+  const { heights, sheets } = useHeights(answer, nameOf, paper, what, kits, name, style);
   return (
     <>
       <div className="mt-3 flex flex-wrap items-end justify-center gap-2 print:hidden">
@@ -213,21 +221,27 @@ export function BenchSheets({ paper }: { paper: Paper }) {
           {trouble}
         </p>
       )}
-      <div className="mt-4 grid justify-center gap-6 max-md:justify-start max-md:overflow-x-auto print:m-0 print:block print:overflow-visible">
+      <div
+        ref={sheets}
+        className="mt-4 grid justify-center gap-6 max-md:justify-start max-md:overflow-x-auto print:m-0 print:block print:overflow-visible"
+      >
         {!answer && <p className="p-8">Working out the build plan…</p>}
         {answer && !answer.ok && <p className="card p-6">This plan gives no box to build.</p>}
         {answer?.ok && what === 'drilling' && (
-          <Drilling built={answer} nameOf={nameOf} size={size} />
+          <Drilling built={answer} nameOf={nameOf} size={size} heights={heights} />
         )}
-        {answer?.ok && what === 'assembly' && (
-          <Steps built={answer} nameOf={nameOf} size={size} before={0} of={pages} name={name} />
+        {answer?.ok && (what === 'assembly' || what === 'kits') && (
+          <Assembly
+            built={answer}
+            nameOf={nameOf}
+            size={size}
+            heights={heights}
+            kits={what === 'kits' ? kits : null}
+          />
         )}
         {what === 'labels' && <LabelSheets paper={paper} />}
         {answer?.ok && what === 'letters' && (
-          <LetterSheets built={answer} nameOf={nameOf} size={size} />
-        )}
-        {answer?.ok && what === 'kits' && (
-          <Kits built={answer} nameOf={nameOf} size={size} kits={kits} />
+          <LetterSheets built={answer} nameOf={nameOf} size={size} heights={heights} />
         )}
       </div>
     </>

@@ -9,7 +9,8 @@ import { isSheet, materialName } from '@spare-knot/core/wood';
 import { useMemo } from 'react';
 import { BoardDrawing } from '../../board/board-drawing';
 import { Length } from '../../measure/length';
-import type { BoardOnPaper } from './paper';
+import { Measured } from './measured';
+import { type BoardOnPaper, boardName } from './paper';
 
 /** Near and far ends that differ by less than half a millimetre are one mark. */
 const ONE_MARK = 160;
@@ -196,7 +197,7 @@ function Kept({ offcuts }: { offcuts: readonly KeptOffcut[] }) {
 /** One board with its drawing, tape marks and what is kept of it. */
 export function BoardSheet({
   job,
-  of: { laid, board, title, cuts },
+  of,
   names,
   width,
   share,
@@ -208,37 +209,43 @@ export function BoardSheet({
   width: number;
   share: number;
 }) {
+  const { laid, board, title, cuts } = of;
   const { marks, rips } = useMemo(() => boardMarks(job, laid), [job, laid]);
   const { crosscutAt, jigsaw } = useMemo(() => firstCuts(job, laid), [job, laid]);
   const scale = (width * share * FINE - FINE) / board.length;
   return (
-    <article className="mt-[4mm]">
-      <Heading board={board} title={title} rips={rips} crosscutAt={crosscutAt} />
-      {jigsaw.length > 0 && (
-        <p className="text-[3mm]">
-          No cut from edge to edge parts{' '}
-          {jigsaw.map((id) => partName(names, id).toLowerCase()).join(', ')}: saw along their lines
-          with a jigsaw, the board clamped.
-        </p>
-      )}
-      <div className="mt-[1mm] [&_svg]:h-auto [&_svg]:w-full" style={{ width: `${share * 100}%` }}>
-        <BoardDrawing
-          board={board}
-          scale={scale}
-          laid={{ job, board: laid }}
-          names={names}
-          tape
-          label={title}
+    <Measured name={boardName(of)}>
+      <article className="mt-[4mm]">
+        <Heading board={board} title={title} rips={rips} crosscutAt={crosscutAt} />
+        {jigsaw.length > 0 && (
+          <p className="text-[3mm]">
+            No cut from edge to edge parts{' '}
+            {jigsaw.map((id) => partName(names, id).toLowerCase()).join(', ')}: saw along their
+            lines with a jigsaw, the board clamped.
+          </p>
+        )}
+        <div
+          className="mt-[1mm] [&_svg]:h-auto [&_svg]:w-full"
+          style={{ width: `${share * 100}%` }}
         >
-          <CutNumbers cuts={cuts} width={board.width} scale={scale} />
-        </BoardDrawing>
-      </div>
-      {isSheet(board.material) && cuts.length > 0 ? (
-        <Cuts cuts={cuts} />
-      ) : (
-        <Marks marks={marks} names={names} />
-      )}
-      {laid.offcuts.length > 0 && <Kept offcuts={laid.offcuts} />}
-    </article>
+          <BoardDrawing
+            board={board}
+            scale={scale}
+            laid={{ job, board: laid }}
+            names={names}
+            tape
+            label={title}
+          >
+            <CutNumbers cuts={cuts} width={board.width} scale={scale} />
+          </BoardDrawing>
+        </div>
+        {isSheet(board.material) && cuts.length > 0 ? (
+          <Cuts cuts={cuts} />
+        ) : (
+          <Marks marks={marks} names={names} />
+        )}
+        {laid.offcuts.length > 0 && <Kept offcuts={laid.offcuts} />}
+      </article>
+    </Measured>
   );
 }

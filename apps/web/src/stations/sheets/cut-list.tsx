@@ -6,6 +6,8 @@ import { memo } from 'react';
 import { useBatch, useFromBin } from '../../batch/batch-context';
 import { Length, Sentence } from '../../measure/length';
 import { Drilling } from './drilling';
+import { Measured } from './measured';
+import { lineName } from './paper';
 
 /** How a panel is cut and of what, and what is drilled into it. */
 function HowCut({ panel }: { panel: Panel }) {
@@ -33,7 +35,10 @@ function HowCut({ panel }: { panel: Panel }) {
 function CutLine({ panel, name, copies }: { panel: Panel; name: string; copies: number }) {
   const { blankWidth, longPoint, shortPoint } = measuresOf(panel);
   return (
-    <tr className="border-b-[0.2mm] border-[#999] align-top [&>td]:py-[1.3mm] [&>td]:pr-[2mm]">
+    <tr
+      data-height={lineName(panel)}
+      className="border-b-[0.2mm] border-[#999] align-top [&>td]:py-[1.3mm] [&>td]:pr-[2mm]"
+    >
       <td className="font-bold">{name}</td>
       <td className="mono text-right">{copies}</td>
       <td className="mono text-right">
@@ -73,11 +78,13 @@ export const CutList = memo(function CutList({
   const ready = useFromBin();
   return (
     <>
-      <h2 className="mt-[3mm] font-slab text-[4.2mm]">
-        Cut list{first ? '' : ', continued'}: {boxes} {boxes === 1 ? 'box' : 'boxes'}
-      </h2>
-      <table className="mt-[1.5mm] w-full border-collapse">
-        <thead>
+      <Measured name="list title">
+        <h2 className="mt-[3mm] mb-[1.5mm] font-slab text-[4.2mm]">
+          Cut list{first ? '' : ', continued'}: {boxes} {boxes === 1 ? 'box' : 'boxes'}
+        </h2>
+      </Measured>
+      <table className="w-full border-collapse">
+        <thead data-height="list columns">
           <tr className="border-b-[0.3mm] border-black text-left [&>th]:py-[1mm] [&>th]:pr-[2mm]">
             <th>Panel</th>
             <th className="text-right">How many</th>
@@ -99,20 +106,22 @@ export const CutList = memo(function CutList({
           ))}
         </tbody>
       </table>
-      {last && ready.length > 0 && (
-        <p className="mt-[3mm] font-bold">
-          Out of the bin, and not sawn:{' '}
-          {ready.map(({ name, count }) => `${count} × ${name.toLowerCase()}`).join(', ')}.
-        </p>
-      )}
       {last && (
-        <p className="mt-[3mm]">
-          Lengths in{' '}
-          {draft.units === 'inch' ? `inches, to the nearest 1/${draft.division}` : 'millimetres'}.
-          Long and short point are measured along the grain, over both faces. Before the first
-          tilted cut, cut two scraps at the setting: laid against each other they must make twice
-          the angle. Drill before assembly, the front clamped over scrap.
-        </p>
+        <Measured name="list foot">
+          {ready.length > 0 && (
+            <p className="mt-[3mm] font-bold">
+              Out of the bin, and not sawn:{' '}
+              {ready.map(({ name, count }) => `${count} × ${name.toLowerCase()}`).join(', ')}.
+            </p>
+          )}
+          <p className="mt-[3mm]">
+            Lengths in{' '}
+            {draft.units === 'inch' ? `inches, to the nearest 1/${draft.division}` : 'millimetres'}.
+            Long and short point are measured along the grain, over both faces. Before the first
+            tilted cut, cut two scraps at the setting: laid against each other they must make twice
+            the angle. Drill before assembly, the front clamped over scrap.
+          </p>
+        </Measured>
       )}
     </>
   );

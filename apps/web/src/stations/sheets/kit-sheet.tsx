@@ -11,7 +11,7 @@ import { useSupplies } from '../../shop/use-supplies';
 import { itemWords } from '../build/build-words';
 import { hoursWord } from '../build/hours-word';
 import { type Built, planToBuild } from '../build/use-build';
-import { PER_MM } from './step-on-paper';
+import { PER_MM } from './paper';
 
 const Tick = () => (
   <span className="mr-[1.6mm] inline-block size-[3.4mm] border-[0.3mm] border-black align-[-0.5mm]" />

@@ -4,14 +4,12 @@ import { boundsOf } from '@spare-knot/core/plane';
 import type { LetteredPiece } from '@spare-knot/core/sheets';
 import type { Built } from '../build/use-build';
 import { type Block, fill } from './pages';
-import { MARGIN, type PaperSize } from './paper';
+import { type Heights, heightOf, MARGIN, type PaperSize, roomOn } from './paper';
 
-/** Heading and footer of a sheet, its title with two lines of words; what stands over and under a piece. Millimetres. */
-const HEADING = 46;
-const TITLE = 11;
-/** Pieces beside each other, and the highest that one is drawn. */
+/** Pieces beside each other, what parts them and their rows, and the highest that one is drawn. Millimetres. */
 const ACROSS = 3;
 const GAP = 6;
+export const ROW_GAP = 3;
 const HIGHEST = 88;
 
 /** A side of one copy of a panel with its letters. */
@@ -53,8 +51,12 @@ function piecesOf({ box }: Built, marks: readonly LetterMark[]): PieceOnPaper[] 
   );
 }
 
+/** The name under which a piece is measured. */
+export const pieceName = ({ panel, instance, face }: PieceOnPaper): string =>
+  `piece ${panel.id} ${instance} ${face}`;
+
 /** The pieces with their letters, all at one scale, by the sheets that they stand on. */
-export function letterPages(built: Built, size: PaperSize): LetterPages {
+export function letterPages(built: Built, size: PaperSize, heights: Heights | null): LetterPages {
   const pieces = piecesOf(built, letterMarks(built.box, built.build.letters));
   // A hair less than a third: rounding must not push the last piece of a row to the next.
   const width = (size.width - 2 * MARGIN - (ACROSS - 1) * GAP - 1) / ACROSS;
@@ -66,10 +68,10 @@ export function letterPages(built: Built, size: PaperSize): LetterPages {
   const rows: Block<readonly PieceOnPaper[]>[] = [];
   for (let from = 0; from < pieces.length; from += ACROSS) {
     const of = pieces.slice(from, from + ACROSS);
-    const high = Math.max(...sizes.slice(from, from + ACROSS).map((each) => each.high / scale));
-    rows.push({ of, height: high + 2 * LETTER_MM + TITLE });
+    const high = Math.max(...of.map((piece) => heightOf(heights, pieceName(piece))));
+    rows.push({ of, height: high + ROW_GAP });
   }
-  const room = size.height - 2 * MARGIN - HEADING;
+  const room = roomOn(size, heights) - heightOf(heights, 'letters title');
   return {
     pages: fill(rows, room).map((page) => page.flatMap(({ of }) => of)),
     scale,

@@ -3,10 +3,10 @@ import { useMemo } from 'react';
 import { useBatchName } from '../../batch/batch-context';
 import { PaperPicture } from '../../boxview/paper-picture';
 import type { Built } from '../build/use-build';
-import { letterPages, type PieceOnPaper } from './letter-pages';
-import type { PaperSize } from './paper';
+import { letterPages, type PieceOnPaper, pieceName, ROW_GAP } from './letter-pages';
+import { Measured } from './measured';
+import { type Heights, type PaperSize, PER_MM } from './paper';
 import { Sheet } from './sheet';
-import { PER_MM } from './step-on-paper';
 
 function Piece({
   piece,
@@ -26,7 +26,12 @@ function Piece({
   // The picture keeps a border of six pixels on every side.
   const size = (ticks: number) => (ticks / scale) * PER_MM + 12;
   return (
-    <li data-piece={piece.panel.id} className="break-inside-avoid" style={{ width: `${width}mm` }}>
+    <li
+      data-piece={piece.panel.id}
+      data-height={pieceName(piece)}
+      className="break-inside-avoid"
+      style={{ width: `${width}mm` }}
+    >
       <h3 className="font-bold">
         {name}
         {piece.copies > 1 && `, ${piece.instance + 1} of ${piece.copies}`}
@@ -46,26 +51,36 @@ export function LetterSheets({
   built,
   nameOf,
   size,
+  heights,
 }: {
   built: Built;
   nameOf: (panel: string) => string;
   size: PaperSize;
+  heights: Heights | null;
 }) {
   const batch = useBatchName();
-  const { pages, scale, width, letters } = useMemo(() => letterPages(built, size), [built, size]);
+  const { pages, scale, width, letters } = useMemo(
+    () => letterPages(built, size, heights),
+    [built, size, heights],
+  );
   return pages.map((pieces, index) => (
     <Sheet key={index} size={size} number={index + 1} of={pages.length} name={batch} at="bench">
-      <h2 className="mt-[3mm] font-slab text-[4.2mm]">
-        Letters on the pieces{index > 0 && ', continued'}
-      </h2>
-      <p>
-        Pencil each letter where it stands here, and “inside” on the inside, before the pieces are
-        packed. Each piece lies with its grain upright, its top up, the named face towards you.
-      </p>
-      <ul className="mt-[3mm] flex flex-wrap gap-x-[6mm] gap-y-[3mm]">
+      <Measured name="letters title">
+        <h2 className="mt-[3mm] font-slab text-[4.2mm]">
+          Letters on the pieces{index > 0 && ', continued'}
+        </h2>
+        <p>
+          Pencil each letter where it stands here, and “inside” on the inside, before the pieces are
+          packed. Each piece lies with its grain upright, its top up, the named face towards you.
+        </p>
+      </Measured>
+      <ul
+        className="flex flex-wrap items-start gap-x-[6mm]"
+        style={{ paddingTop: `${ROW_GAP}mm`, rowGap: `${ROW_GAP}mm` }}
+      >
         {pieces.map((piece) => (
           <Piece
-            key={`${piece.panel.id} ${piece.instance} ${piece.face}`}
+            key={pieceName(piece)}
             piece={piece}
             name={nameOf(piece.panel.id)}
             scale={scale}

@@ -1,10 +1,12 @@
 import { Length } from '../../measure/length';
 import { settingWords, toolWord } from '../saw/step-words';
-import type { AlikeCuts, StepOnPaper } from './saw-steps';
+import { Measured } from './measured';
+import { type AlikeCuts, groupName, type StepOnPaper } from './saw-steps';
 
-function Group({ group: { gives, lies, holds, mark, boards } }: { group: AlikeCuts }) {
+function Group({ step, group }: { step: StepOnPaper; group: AlikeCuts }) {
+  const { gives, lies, holds, mark, boards } = group;
   return (
-    <li className="mt-[1.2mm]">
+    <li data-height={groupName(step, group)} className="pt-[1.2mm]">
       <span className="font-semibold">{gives}.</span> {lies} {holds}
       {mark !== null && (
         <>
@@ -24,6 +26,40 @@ function Group({ group: { gives, lies, holds, mark, boards } }: { group: AlikeCu
   );
 }
 
+/** A step, or as much of it as stands on this sheet: how the saw is set, what comes before, and the cuts. */
+function Step({ of }: { of: StepOnPaper }) {
+  const { number, step, isFirst, alike } = of;
+  return (
+    <li>
+      <Measured name={`saw head ${number}`}>
+        <p className="mt-[2mm] border-t-[0.2mm] border-[#999] pt-[0.8mm] font-bold">
+          {number}. {toolWord(step)}, {step.saw}: {settingWords(step)}
+          {step.stop !== null ? (
+            <>
+              , {step.tool === 'rip' ? 'fence' : 'stop'} at <Length ticks={step.stop} unit />
+            </>
+          ) : (
+            step.tool === 'crosscut' && ', to marks'
+          )}
+          {!isFirst && ' (continued)'}
+        </p>
+      </Measured>
+      {isFirst && (
+        <Measured name={`saw before ${number}`}>
+          {step.before.map((words) => (
+            <p key={words}>First, {words}.</p>
+          ))}
+        </Measured>
+      )}
+      <ul>
+        {alike.map((group) => (
+          <Group key={groupName(of, group)} step={of} group={group} />
+        ))}
+      </ul>
+    </li>
+  );
+}
+
 /** Saw steps with a box to tick for each cut, numbered by its board. */
 export function SawSheet({
   steps,
@@ -39,46 +75,32 @@ export function SawSheet({
   const order = isOfLayout ? 'in the order of the layout' : 'as they are listed here';
   return (
     <>
-      <h2 className="mt-[3mm] font-slab text-[4.2mm]">
-        Saw steps
-        {first ? `: boxes are numbered by board, ${order}` : ', continued'}
-      </h2>
+      <Measured name="saw title">
+        <h2 className="mt-[3mm] font-slab text-[4.2mm]">
+          Saw steps
+          {first ? `: boxes are numbered by board, ${order}` : ', continued'}
+        </h2>
+      </Measured>
       {first && first.length > 0 && (
-        <div className="mt-[2mm] border-t-[0.2mm] border-[#999] pt-[0.8mm]">
-          <p className="font-bold">
-            {isOfLayout ? 'Before the first cut, while the boards are long' : 'What lies there'}
-          </p>
-          <ul>
-            {first.map((words) => (
-              <li key={words}>
-                <span className="mr-[1.6mm] inline-block size-[3mm] border-[0.3mm] border-black align-[-0.4mm]" />
-                <span className="first-letter:uppercase">{words}.</span>
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
-      <ol>
-        {steps.map(({ number, step, isFirst: begins, alike }) => (
-          <li key={number} className="mt-[2mm] border-t-[0.2mm] border-[#999] pt-[0.8mm]">
+        <Measured name="saw first">
+          <div className="mt-[2mm] border-t-[0.2mm] border-[#999] pt-[0.8mm]">
             <p className="font-bold">
-              {number}. {toolWord(step)}, {step.saw}: {settingWords(step)}
-              {step.stop !== null ? (
-                <>
-                  , {step.tool === 'rip' ? 'fence' : 'stop'} at <Length ticks={step.stop} unit />
-                </>
-              ) : (
-                step.tool === 'crosscut' && ', to marks'
-              )}
-              {!begins && ' (continued)'}
+              {isOfLayout ? 'Before the first cut, while the boards are long' : 'What lies there'}
             </p>
-            {begins && step.before.map((words) => <p key={words}>First, {words}.</p>)}
             <ul>
-              {alike.map((group, index) => (
-                <Group key={index} group={group} />
+              {first.map((words) => (
+                <li key={words}>
+                  <span className="mr-[1.6mm] inline-block size-[3mm] border-[0.3mm] border-black align-[-0.4mm]" />
+                  <span className="first-letter:uppercase">{words}.</span>
+                </li>
               ))}
             </ul>
-          </li>
+          </div>
+        </Measured>
+      )}
+      <ol>
+        {steps.map((each) => (
+          <Step key={each.number} of={each} />
         ))}
       </ol>
     </>

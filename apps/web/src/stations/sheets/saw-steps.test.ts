@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { NamedPlan, NamedStep } from '@spare-knot/core/cuts';
-import { at } from '@spare-knot/core/lists';
+import { at, sum } from '@spare-knot/core/lists';
 import { PAPERS } from './paper';
-import { alikeCuts, sawSheets } from './saw-steps';
+import { alikeCuts, groupName, groupsOf, sawSheets } from './saw-steps';
 
 /** So many boards alike, each cut twice: a side off, then another. */
 function plan(boards: number): NamedPlan {
@@ -70,19 +70,43 @@ describe('saw steps on paper', () => {
   test.each(Object.entries(PAPERS))(
     'on %s every cut has one box, and a long step goes on on the next sheet',
     (_, size) => {
-      const few = sawSheets(plan(6), reading, size);
+      const on = (boards: number) => {
+        const groups = groupsOf(plan(boards), reading);
+        const heights = new Map([['saw title', 10]]);
+        for (const step of groups) {
+          heights.set(`saw head ${step.number}`, 8);
+          for (const group of step.alike)
+            heights.set(groupName(step, group), 6 + group.boards.length / 4);
+        }
+        return sawSheets(groups, size, heights);
+      };
+      const few = on(6);
       expect(few).toHaveLength(1);
       expect(at(few, 0).map(({ number, isFirst }) => [number, isFirst])).toEqual([
         [1, true],
         [2, true],
       ]);
-      const many = sawSheets(plan(1500), reading, size);
+      const many = on(1500);
       expect(many.length).toBeGreaterThan(1);
       for (const number of [1, 2])
         expect(boxesOn(many, number)).toEqual(
           Array.from({ length: 1500 }, (_unused, at) => at + 1),
         );
       expect(many.flat().filter(({ isFirst }) => isFirst)).toHaveLength(2);
+      for (const steps of many) {
+        const boxes = sum(steps.flatMap(({ alike }) => alike.map((group) => group.boards.length)));
+        const least = sum(steps.map(({ alike }) => 8 + 6 * alike.length));
+        // Parts of a group that stand on one sheet are drawn as they were measured, each for itself.
+        expect(10 + least + boxes / 4).toBeLessThan(size.height);
+      }
     },
   );
+
+  test('as long as they are being measured all steps stand on one sheet, what comes before them too where there are none', () => {
+    const size = PAPERS.A4;
+    const [sheet, ...others] = sawSheets(groupsOf(plan(1500), reading), size, null);
+    expect(others).toEqual([]);
+    expect(boxesOn([sheet ?? []], 2)).toHaveLength(1500);
+    expect(sawSheets([], size, new Map())).toEqual([[]]);
+  });
 });

@@ -5,11 +5,11 @@ import {
   type NamedStep,
   type SeenAtSaw,
 } from '@spare-knot/core/cuts';
-import { at } from '@spare-knot/core/lists';
+import { at, sum } from '@spare-knot/core/lists';
 import type { Ticks } from '@spare-knot/core/measure';
 import { givenWords, holdWords, lieWords, type NameOf } from '../saw/step-words';
-import { type Block, paginate } from './pages';
-import { IN_HAND, MARGIN, type PaperSize } from './paper';
+import { type Block, fill } from './pages';
+import { type Heights, heightOf, type PaperSize, roomOn } from './paper';
 
 /** Cuts of a step that are made alike: what comes of them, how they lie, and a box to tick for each board. */
 export interface AlikeCuts {
@@ -74,30 +74,14 @@ export function alikeCuts(plan: NamedPlan, step: number, { nameOf, seen }: Readi
   return [...groups.values()];
 }
 
-/** Millimetres of paper: the head of a step, a line, and what stands round a group; letters and boxes in a line. */
-const HEAD = 9;
-const LINE = 4.4;
-const ROUND_GROUP = 1.6;
-const LETTERS = 104;
-/** Letters between and behind the words of a group, and of the sentence that says where its mark is. */
-const BETWEEN = 24;
-const MARK = 46;
-const BOXES = 16;
 /** More boxes than this in one group go on on the next: a group stands on one sheet. */
-const MOST_BOXES = 20 * BOXES;
-const HEADING = 30;
+const MOST_BOXES = 320;
 
-const rowsOf = (letters: number): number => Math.ceil(letters / LETTERS);
-const lettersOf = ({ gives, lies, holds, mark }: AlikeCuts): number =>
-  gives.length + lies.length + holds.length + BETWEEN + (mark === null ? 0 : MARK);
-const groupHeight = (group: AlikeCuts): number =>
-  ROUND_GROUP + LINE * (rowsOf(lettersOf(group)) + Math.ceil(group.boards.length / BOXES));
-
-/** What stands before all steps. */
-const firstHeight = (first: readonly string[]): number =>
-  first.length === 0
-    ? 0
-    : HEAD + first.reduce((sum, words) => sum + LINE * rowsOf(words.length + 4), 0);
+/** The name under which a group of a step is measured. */
+export const groupName = (
+  { number }: Pick<StepOnPaper, 'number'>,
+  { gives, lies, holds, mark, boards }: AlikeCuts,
+): string => `saw ${[number, gives, lies, holds, mark, boards[0]].join(' | ')}`;
 
 /** A long group in parts that fit on a sheet. */
 const parted = (group: AlikeCuts): AlikeCuts[] =>
@@ -106,34 +90,39 @@ const parted = (group: AlikeCuts): AlikeCuts[] =>
     boards: group.boards.slice(index * MOST_BOXES, (index + 1) * MOST_BOXES),
   }));
 
-/** The steps of a cut plan on sheets of a paper, none cut apart but between its groups. */
-export function sawSheets(
-  plan: NamedPlan,
-  reading: Reading,
-  { height }: PaperSize,
-  first: readonly string[] = [],
-): readonly (readonly StepOnPaper[])[] {
-  const blocks = plan.steps.flatMap((step, index) =>
+/** The groups of all steps, each with as much as its step is to be told before it. */
+export function groupsOf(plan: NamedPlan, reading: Reading): StepOnPaper[] {
+  return plan.steps.flatMap((step, index) =>
     alikeCuts(plan, index, reading)
       .flatMap(parted)
-      .map((group, place): Block<StepOnPaper> => {
-        const isFirst = place === 0;
-        const before = isFirst
-          ? step.before.reduce((sum, words) => sum + LINE * rowsOf(words.length), 0)
-          : 0;
-        return {
-          of: { number: index + 1, step, isFirst, alike: [group] },
-          height:
-            groupHeight(group) +
-            (isFirst ? HEAD + before : 0) +
-            (isFirst && index === 0 ? firstHeight(first) : 0),
-        };
-      }),
+      .map((group, place) => ({
+        number: index + 1,
+        step,
+        isFirst: place === 0,
+        alike: [group],
+      })),
   );
+}
+
+/** The steps of a cut plan on sheets of a paper, none cut apart but between its groups. */
+export function sawSheets(
+  groups: readonly StepOnPaper[],
+  size: PaperSize,
+  heights: Heights | null,
+): StepOnPaper[][] {
+  const height = (name: string) => heightOf(heights, name);
+  const head = ({ number }: StepOnPaper) => height(`saw head ${number}`);
+  const blocks = groups.map((of, index): Block<StepOnPaper> => {
+    const own = of.alike.map((group) => height(groupName(of, group)));
+    const before = of.isFirst ? head(of) + height(`saw before ${of.number}`) : 0;
+    return { of, height: sum(own) + before + (index === 0 ? height('saw first') : 0) };
+  });
   // A step that goes on from the sheet before has its head once more.
-  const free = height - 2 * MARGIN - HEADING - HEAD - IN_HAND;
-  const room = { height: free, listHead: 0, listFoot: 0 };
-  return paginate<never, StepOnPaper>([], blocks, room).map(({ drawings }) => together(drawings));
+  const again = Math.max(0, ...groups.map(head));
+  const free = roomOn(size, heights) - height('saw title') - again;
+  // What is done before the first cut is said on a sheet even where none follows.
+  const pages = blocks.length > 0 ? fill(blocks, free) : [[]];
+  return pages.map((page) => together(page.map(({ of }) => of)));
 }
 
 /** Groups of one step that stand on one sheet, under one head. */

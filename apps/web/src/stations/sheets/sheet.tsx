@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { MARGIN, type PaperSize } from './paper';
+import { FOOT, MARGIN, type PaperSize } from './paper';
 
 const CAUTIONS = {
   saw: 'Guards on; eyes, ears and lungs covered. Nothing shorter than about 200 mm (8 in) is held by hand at a powered saw: clamp it, or cut it while the board is long [common practice]. Follow the saw’s own manual.',
@@ -30,14 +30,21 @@ export function Sheet({
       className="relative break-after-page overflow-hidden border border-line bg-white text-[3.3mm] leading-snug text-black shadow-md print:border-0 print:shadow-none"
       style={{ width: `${size.width}mm`, height: `${size.height - 0.2}mm`, padding: `${MARGIN}mm` }}
     >
-      <header className="flex items-baseline justify-between border-b-[0.4mm] border-black pb-[1mm]">
-        <span className="font-slab text-[4.6mm] font-bold">{name}</span>
-        <span>
+      <header
+        data-height="header"
+        className="flex items-baseline justify-between gap-[4mm] border-b-[0.4mm] border-black pb-[1mm]"
+      >
+        <span className="min-w-0 font-slab text-[4.6mm] font-bold break-words">{name}</span>
+        <span className="shrink-0">
           Spare Knot · sheet {number} of {of}
         </span>
       </header>
       {children}
-      <footer className="absolute right-[12mm] bottom-[6mm] left-[12mm] flex items-end justify-between text-[2.7mm]">
+      <footer
+        data-height="footer"
+        className="absolute flex items-end justify-between text-[2.7mm]"
+        style={{ inset: `auto ${MARGIN}mm ${FOOT}mm` }}
+      >
         <ScaleBar />
         <span className="max-w-[110mm] text-right">{CAUTIONS[at]}</span>
       </footer>

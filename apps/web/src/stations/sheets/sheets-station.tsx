@@ -14,7 +14,7 @@ import { panelNames, partName } from '@spare-knot/core/panels';
 import { boardDrawing } from '@spare-knot/core/sheets';
 
 import { Printer } from 'lucide-react';
-import { memo, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useBatch, useBatchName, useReady } from '../../batch/batch-context';
 import { StationActions } from '../../batch/station-actions';
@@ -25,21 +25,9 @@ import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
 import { Trouble } from '../../ui/trouble';
 import { usePreparing } from '../saw/use-preparing';
 import { BenchSheets } from './bench-sheets';
-import { BoardSheet } from './board-sheet';
-import { CutList } from './cut-list';
-import {
-  type BoardOnPaper,
-  boardsOnPaper,
-  longestOf,
-  MARGIN,
-  PAPERS,
-  type Paper,
-  sheetsOf,
-  withCuts,
-} from './paper';
-import { SawSheet } from './saw-sheet';
-import { type Reading, sawSheets } from './saw-steps';
-import { Sheet } from './sheet';
+import { type BoardOnPaper, boardsOnPaper, PAPERS, type Paper, withCuts } from './paper';
+import { SawPaper } from './saw-paper';
+import { groupsOf, type Reading } from './saw-steps';
 import { ShoppingList } from './shopping-list';
 
 type Names = ReadonlyMap<string, string>;
@@ -205,32 +193,6 @@ function Actions({ paper, onPaper }: { paper: Paper; onPaper: (paper: Paper) => 
   );
 }
 
-/** What stands on a sheet is drawn anew only when it changes, not when the heading does. */
-const BoardsOnSheet = memo(function BoardsOnSheet({
-  job,
-  boards,
-  longest,
-  width,
-  names,
-}: {
-  job: LayoutJob;
-  boards: readonly BoardOnPaper[];
-  longest: number;
-  width: number;
-  names: Names;
-}) {
-  return boards.map((of) => (
-    <BoardSheet
-      key={`${of.laid.stock}/${of.laid.piece}`}
-      job={job}
-      of={of}
-      names={names}
-      share={of.board.length / longest}
-      width={width}
-    />
-  ));
-});
-
 const NOTHING_SAWN = { panels: [], copiesOf: () => 0 };
 
 /** The panels that are sawn for the batch, and how many of each: what comes out of the bin is not. */
@@ -265,7 +227,6 @@ function SawSheets({ paper }: { paper: Paper }) {
   const { draft, sound } = useBatch();
   const name = useBatchName();
   const { job, names, onPaper: laid, layout, isOutOfDate, wood, toBuy, offers } = useSheets();
-  const size = PAPERS[paper];
   const { panels, copiesOf } = useSawnPanels();
   const cuts = useCutPlan(job, layout);
   const plan = cuts?.plan ?? null;
@@ -273,15 +234,11 @@ function SawSheets({ paper }: { paper: Paper }) {
     () => (plan && job && !cuts?.pieces ? withCuts(laid, plan, job) : laid),
     [laid, plan, job, cuts],
   );
-  const pages = useMemo(() => sheetsOf(panels, onPaper, size), [panels, onPaper, size]);
-  const buys = toBuy.length > 0 ? 1 : 0;
   const before = usePreparing(job, sound?.box ?? null, layout);
-  const first = cuts?.pieces ?? before;
-  const sawn = useMemo(
-    () => (cuts && job ? sawSheets(cuts.plan, readingOf(cuts, job, names), size, first) : []),
-    [cuts, job, names, size, first],
+  const groups = useMemo(
+    () => (cuts && job ? groupsOf(cuts.plan, readingOf(cuts, job, names)) : null),
+    [cuts, job, names],
   );
-  const sheets = pages.length + buys + sawn.length;
   const files = [
     ...useCutListFile(names),
     ...useBoardFiles(job, onPaper, names, paper),
@@ -297,47 +254,21 @@ function SawSheets({ paper }: { paper: Paper }) {
         {wood.error && <Trouble error={wood.error} retry={wood.retry} />}
         {!layout && wood.isKnown && <OnlyCutList isOutOfDate={isOutOfDate} />}
       </div>
-      <div className="mt-4 grid justify-center gap-6 max-md:justify-start max-md:overflow-x-auto print:m-0 print:block print:overflow-visible">
-        {layout && buys > 0 && (
-          <Sheet size={size} number={1} of={sheets} name={name}>
-            <ShoppingList list={toBuy} offers={offers} layout={layout} boxes={draft.boxes} />
-          </Sheet>
+      <SawPaper
+        paper={paper}
+        job={job}
+        names={names}
+        panels={panels}
+        copiesOf={copiesOf}
+        boards={onPaper}
+        groups={groups}
+        first={cuts?.pieces ?? before}
+        isOfLayout={!cuts?.pieces}
+      >
+        {layout && toBuy.length > 0 && (
+          <ShoppingList list={toBuy} offers={offers} layout={layout} boxes={draft.boxes} />
         )}
-        {pages.map(({ lines, drawings, isFirst, isLast }, index) => (
-          <Sheet key={index} size={size} number={index + 1 + buys} of={sheets} name={name}>
-            {lines.length > 0 && (
-              <CutList
-                panels={lines}
-                last={isLast}
-                first={isFirst}
-                names={names}
-                boxes={draft.boxes}
-                copiesOf={copiesOf}
-              />
-            )}
-            {job && (
-              <BoardsOnSheet
-                job={job}
-                boards={drawings}
-                longest={longestOf(onPaper)}
-                width={size.width - 2 * MARGIN}
-                names={names}
-              />
-            )}
-          </Sheet>
-        ))}
-        {sawn.map((steps, index) => (
-          <Sheet
-            key={index}
-            size={size}
-            number={pages.length + buys + index + 1}
-            of={sheets}
-            name={name}
-          >
-            <SawSheet steps={steps} first={index === 0 ? first : null} isOfLayout={!cuts?.pieces} />
-          </Sheet>
-        ))}
-      </div>
+      </SawPaper>
     </>
   );
 }

@@ -26,10 +26,9 @@ import {
 import { headsOf } from '../build/heads-of';
 import { useBitStyle } from '../build/use-bit-style';
 import type { Built } from '../build/use-build';
-import { PICTURE } from './bench-pages';
-
-/** Pixels that a browser prints to a millimetre. */
-export const PER_MM = 96 / 25.4;
+import { PICTURE, stepName } from './bench-pages';
+import { Measured } from './measured';
+import { PER_MM } from './paper';
 
 interface Props {
   built: Built;
@@ -78,47 +77,49 @@ export function StepOnPaper({ built, nameOf, step }: Props & { step: number }) {
   const turn = turnWords(now);
   const small = [...new Set(now.add.slice(1).map(({ panel }) => nameOf(panel).toLowerCase()))];
   return (
-    <article
-      data-step={step + 1}
-      className="mt-[2mm] flex gap-[4mm] border-t-[0.2mm] border-[#999] pt-[1mm]"
-    >
-      <div className="grid w-[74mm] shrink-0 place-items-center">
-        <PaperPicture
-          drawing={drawing}
-          width={72 * PER_MM}
-          most={(PICTURE - 2) * PER_MM}
-          label={`Step ${step + 1}`}
-        />
-      </div>
-      <div>
-        <h3 className="font-slab text-[4.2mm] font-bold">
-          {step + 1}. {pieceName(built, now, nameOf)}
-        </h3>
-        <p>
-          {now.onto.length === 0
-            ? liesWords(now)
-            : `${turn ?? ''} ${comes ? `The new piece comes in ${comes}.` : ''}`}
-          {numbers && ` For ${numbers.length === 1 ? 'box' : 'boxes'} ${numbers.join(', ')}.`}
-          {now.stands && ' It stands already: only fasten it.'}
-          {small.length > 0 && ` First put on it: ${small.join(', ')}.`}
-        </p>
-        <ul>
-          {inTurn(now).map((joint, index) => (
-            <JointLine
-              key={index}
-              joint={joint}
-              up={upWords(now, joint)}
-              built={built}
-              nameOf={nameOf}
-            />
-          ))}
-        </ul>
-        {now.check.length > 0 && (
-          <p className="mt-[1mm]">
-            <strong>Check:</strong> <Sentence text={now.check} />.
+    <Measured name={stepName(step)}>
+      <article
+        data-step={step + 1}
+        className="mt-[2mm] flex gap-[4mm] border-t-[0.2mm] border-[#999] pt-[1mm]"
+      >
+        <div className="grid w-[74mm] shrink-0 place-items-center">
+          <PaperPicture
+            drawing={drawing}
+            width={72 * PER_MM}
+            most={(PICTURE - 2) * PER_MM}
+            label={`Step ${step + 1}`}
+          />
+        </div>
+        <div>
+          <h3 className="font-slab text-[4.2mm] font-bold">
+            {step + 1}. {pieceName(built, now, nameOf)}
+          </h3>
+          <p>
+            {now.onto.length === 0
+              ? liesWords(now)
+              : `${turn ?? ''} ${comes ? `The new piece comes in ${comes}.` : ''}`}
+            {numbers && ` For ${numbers.length === 1 ? 'box' : 'boxes'} ${numbers.join(', ')}.`}
+            {now.stands && ' It stands already: only fasten it.'}
+            {small.length > 0 && ` First put on it: ${small.join(', ')}.`}
           </p>
-        )}
-      </div>
-    </article>
+          <ul>
+            {inTurn(now).map((joint, index) => (
+              <JointLine
+                key={index}
+                joint={joint}
+                up={upWords(now, joint)}
+                built={built}
+                nameOf={nameOf}
+              />
+            ))}
+          </ul>
+          {now.check.length > 0 && (
+            <p className="mt-[1mm]">
+              <strong>Check:</strong> <Sentence text={now.check} />.
+            </p>
+          )}
+        </div>
+      </article>
+    </Measured>
   );
 }
