@@ -71,4 +71,24 @@ describe('sliding clear of defects', () => {
       { numRuns: 200 },
     );
   });
+
+  test('a screw is slid past a sound knot to the tick, knots and screws being round', () => {
+    fc.assert(
+      fc.property(
+        fc.record({ x: fc.integer({ min: 0, max: 300 }), y: fc.integer({ min: 0, max: 145 }) }),
+        fc.record({ x: fc.integer({ min: 20, max: 280 }), y: fc.integer({ min: 20, max: 80 }) }),
+        fc.integer({ min: 2, max: 30 }),
+        (at, screw, radius) => {
+          const of = part('p', rectangle(300, 100), { clear: [circle(screw.x, screw.y, 8)] });
+          const { shape, obstacles } = lying(of, knot(at.x, at.y, radius));
+          const x = slideClear(shape, obstacles, 0, 0, END) as number;
+          const apart = (from: number) =>
+            Math.hypot(at.x - screw.x - from / fromMm(1), at.y - screw.y) - radius - 8;
+          expect(apart(x)).toBeGreaterThanOrEqual(-1e-9);
+          if (x > 0) expect(apart(x - 1)).toBeLessThan(1e-9);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
 });

@@ -191,29 +191,45 @@ function endOf({ zone, polygon }: Obstacle, level: Ticks): Ticks | null {
   return half < 0 ? null : x + Math.sqrt(half);
 }
 
-/** Lines along the board on which a face, `y` up, can come to touch a defect behind which it lies. */
-function touching(face: readonly Point[], { zone, polygon }: Obstacle, y: Ticks): number[] {
-  const corners = face.map((point) => point[1] + y);
-  if (zone.kind !== 'circle') return [...corners, ...polygon.map((point) => point[1])];
-  // A slope touches a circle square to itself.
-  return face.flatMap(([x, level], index) => {
-    const [toX, toLevel] = at(face, (index + 1) % face.length);
-    const [along, across] = [toX - x, toLevel - level];
-    const off =
-      across === 0 ? 0 : (zone.radius * along * Math.sign(across)) / Math.hypot(along, across);
-    return [level + y, zone.centre[1] - off, zone.centre[1] + off];
-  });
+/** Where a face, `y` up, lies just behind a defect as far as one line along the board tells. */
+function behindOn(level: Ticks, face: readonly Point[], obstacle: Obstacle, y: Ticks): Ticks {
+  const end = endOf(obstacle, level);
+  const chord = end === null ? null : crossing(face, 0, level - y);
+  return end === null || chord === null ? Number.NEGATIVE_INFINITY : end - chord[0];
 }
 
-/** Where a face, `y` up, lies just behind a defect. */
+/** Where a face, `y` up, lies just behind a defect: asked on every line on which they can come to touch. */
 function behind(face: readonly Point[], obstacle: Obstacle, y: Ticks): Ticks {
+  const { zone, polygon } = obstacle;
   let x = Number.NEGATIVE_INFINITY;
-  for (const level of touching(face, obstacle, y)) {
-    const end = endOf(obstacle, level);
-    const chord = end === null ? null : crossing(face, 0, level - y);
-    if (end !== null && chord) x = Math.max(x, end - chord[0]);
+  const ask = (level: Ticks) => {
+    x = Math.max(x, behindOn(level, face, obstacle, y));
+  };
+  let from = at(face, face.length - 1);
+  for (const to of face) {
+    const [along, across] = [to[0] - from[0], to[1] - from[1]];
+    if (across !== 0) ask(to[1] + y);
+    // A slope touches a circle square to itself.
+    if (zone.kind === 'circle' && along !== 0 && across !== 0) {
+      const off = (zone.radius * along * Math.sign(across)) / Math.hypot(along, across);
+      ask(zone.centre[1] - off);
+      ask(zone.centre[1] + off);
+    }
+    from = to;
   }
+  if (zone.kind === 'circle') ask(zone.centre[1]);
+  else for (const [, level] of polygon) ask(level);
   return x;
+}
+
+/** Where a zone of a shape, `y` up, lies just behind a defect. */
+function zoneBehind(zone: Zone, obstacle: Obstacle, y: Ticks): Ticks {
+  if (zone.kind !== 'circle' || obstacle.zone.kind !== 'circle')
+    return behind(polygonOf(zone), obstacle, y);
+  const [x, level] = obstacle.zone.centre;
+  const apart = zone.radius + obstacle.zone.radius;
+  const half = apart ** 2 - (level - zone.centre[1] - y) ** 2;
+  return half < 0 ? Number.NEGATIVE_INFINITY : x + Math.sqrt(half) - zone.centre[0];
 }
 
 /**
@@ -226,7 +242,7 @@ function slidPast(shape: Shape, obstacle: Obstacle, x: Ticks, y: Ticks): Ticks {
   const soon =
     obstacle.hard || !shape.takesKnots
       ? [Math.max(...faces.map((face) => behind(face, obstacle, y)))]
-      : shape.clear.map((zone) => behind(polygonOf(zone), obstacle, y));
+      : shape.clear.map((zone) => zoneBehind(zone, obstacle, y));
   const clear = soon
     .map(Math.ceil)
     .filter((each) => each > x && each < past && !clashes(shape, obstacle, each, y));
