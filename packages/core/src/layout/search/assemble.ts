@@ -4,7 +4,7 @@ import { yieldOf } from '../area.js';
 import type { Goals } from '../goals.js';
 import type { LaidBoard, Layout, Unplaced } from '../layout.js';
 import type { FilledBoard } from './construct.js';
-import type { Piece } from './fill-board.js';
+import type { Piece } from './filling.js';
 import type { Group } from './group.js';
 import { lyingOf, offcutsOf } from './offcuts.js';
 import { lyingPins, type PinnedBoards } from './pinned-boards.js';

@@ -4,7 +4,8 @@ import { meanArea } from '../area.js';
 import type { Goals } from '../goals.js';
 import type { LinearModel, LinearSolver } from '../solver/linear.js';
 import { type Construction, type FilledBoard, keepsStages, type Pile, weigh } from './construct.js';
-import { fillingOf, type Piece, THOROUGH_FROM_BEAM } from './fill-board.js';
+import { THOROUGH_FROM_BEAM } from './fill-board.js';
+import { fillingOf, type Piece } from './filling.js';
 
 /** What a master programme chooses among: boards as they may be cut. */
 interface Column {

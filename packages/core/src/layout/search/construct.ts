@@ -7,7 +7,8 @@ import { offcutTarget, wholeBoard } from '../separation/board-tree.js';
 import { separate } from '../separation/separate.js';
 import type { Target } from '../separation/target.js';
 import { treeStages } from '../separation/tree-stages.js';
-import type { BoardFiller, Filling, Piece, Wanted } from './fill-board.js';
+import type { BoardFiller } from './fill-board.js';
+import type { Filling, Piece, Wanted } from './filling.js';
 import { type Lying, lyingOf, offcutsOf } from './offcuts.js';
 
 /** A board of the answer: which pile it comes from and what is cut from it. */

@@ -1,100 +1,26 @@
 import type { Saw, Stock } from '../../job/index.js';
-import { at, entry, must } from '../../lists/index.js';
+import { at, entry } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
-import type { Point } from '../../plane/index.js';
 import type { Goals } from '../goals.js';
+import { type Chain, type CutBetween, leastX, linked } from './chain.js';
 import { holesFor, type Obstacle, slideClear } from './defects.js';
+import { fillLine } from './fill-line.js';
+import {
+  type Filling,
+  fillingOf,
+  less,
+  nothingOn,
+  type Piece,
+  type Region,
+  together,
+  type Wanted,
+} from './filling.js';
 import { FreeFiller } from './free-shapes.js';
 import { GuillotineFiller } from './guillotine.js';
+import { fillingOfState, isMore, NextStates, type State } from './lane-states.js';
 import { noise } from './noise.js';
-import { reachAlong, type Shape } from './shapes.js';
+import type { Shape } from './shapes.js';
 import { stagesOf } from './stages.js';
-
-/** A shape with its lower-left corner at (x, y). */
-export interface Piece {
-  shape: Shape;
-  x: Ticks;
-  y: Ticks;
-}
-
-/** What is cut from one board: pieces, how many of each part that is, and what they are worth together. */
-export interface Filling {
-  pieces: readonly Piece[];
-  /** Copies by part index. */
-  used: readonly number[];
-  value: number;
-}
-
-/** A rectangle of the board to be filled, freed from its neighbours by straight cuts. */
-interface Region {
-  left: Ticks;
-  right: Ticks;
-  bottom: Ticks;
-  top: Ticks;
-}
-
-/** Pieces laid so far, newest first, with how far they reach on each face. */
-interface Chain {
-  piece: Piece;
-  before: Chain | null;
-  reachA: number;
-  reachB: number;
-  /** How far they reach along other directions, on each face, once it was asked. */
-  ends: Map<Point, readonly [number, number]> | null;
-}
-
-interface State {
-  chain: Chain | null;
-  used: Int32Array;
-  /** The same sum for the same copies of each part; others hardly ever have it. */
-  hash: number;
-  value: number;
-  reach: Ticks;
-  score: number;
-}
-
-/** Pieces one after the other, newest first: how long with their kerfs, and worth what. */
-interface Row {
-  at: Ticks;
-  value: number;
-  shape: Shape | null;
-  before: Row | null;
-}
-
-/** Two lists of rows as one, from the shortest on; those that are no more valuable than a shorter one are left out. */
-function better(a: readonly Row[], b: readonly Row[]): Row[] {
-  const kept: Row[] = [];
-  let most = Number.NEGATIVE_INFINITY;
-  for (let i = 0, j = 0; i < a.length || j < b.length; ) {
-    const one = a[i];
-    const other = b[j];
-    const first =
-      !other || (one && (one.at < other.at || (one.at === other.at && one.value >= other.value)));
-    const next = first ? must(one, 'one') : other;
-    if (first) i += 1;
-    else j += 1;
-    if (next.value > most) {
-      kept.push(next);
-      most = next.value;
-    }
-  }
-  return kept;
-}
-
-export interface Wanted {
-  /** Copies still to place, by part index. */
-  copies: ArrayLike<number>;
-  /** What one copy is worth, by part index. */
-  values: ArrayLike<number>;
-  /** One piece after the other along the board, nothing ripped off beside them: fewer cuts. */
-  plain?: boolean;
-  /** Strips ripped off along the board, each cut across into pieces: two stages, whatever is asked. */
-  strips?: boolean;
-  /** Rows are also filled exactly, and slopes laid against one another from both edges of the board, which takes its time. */
-  thorough?: boolean;
-  /** Sloped pieces may lie along the far edge too, so that their slopes interlock in the middle of the board. */
-  interlock?: boolean;
-}
 
 /** A board so many times wider than its narrowest piece is filled as a sheet too. */
 const SHEET = 3.6;
@@ -102,8 +28,6 @@ const SHEET = 3.6;
 const SHEET_BEAM = 3;
 /** Beam width from which boards are also filled by the slower ways. */
 export const THOROUGH_FROM_BEAM = 24;
-/** Ways of lying that are told from one another, as a factor of their states' key. */
-const MOST_WAYS = 1024;
 /** How often a rip over a piece follows on another, and whether one piece alone lies over it: in the whole board, a lane ripped off, and the rest. */
 const DEPTHS = {
   any: {
@@ -130,27 +54,9 @@ const MOST_PARTS = 48;
 const MOST_PARTS_QUICKLY = 24;
 /** More than any board is wide, in ticks. */
 const MOST_WIDTH = 2 ** 22;
-/** Rows that a knapsack may remember. */
-const MOST_ROWS = 20_000;
-const SQUARE: Point = [1, 0];
-/** A piece is laid away from the near edge only where that saves more length than this (3 mm): the edge is where one measures from. */
-const AWAY_FROM_EDGE: Ticks = 960;
-const NOTHING = (parts: number): Filling => ({
-  pieces: [],
-  used: new Array<number>(parts).fill(0),
-  value: 0,
-});
-
-/** What lies on a board, counted by part index. */
-export function fillingOf(pieces: readonly Piece[], parts: number, value = 0): Filling {
-  const used = new Array<number>(parts).fill(0);
-  for (const piece of pieces) used[piece.shape.part] = at(used, piece.shape.part) + 1;
-  return { pieces, used, value };
-}
-
 /** Fills boards of one kind, cutting through from the left end to the right, along lanes that are ripped first. */
 export class BoardFiller {
-  private readonly maxLean: number;
+  private readonly cut: CutBetween;
   private readonly narrowest: Ticks;
   private readonly shortest: Ticks;
   private strips = new Map<string, Filling>();
@@ -174,7 +80,10 @@ export class BoardFiller {
     private readonly goals: Pick<Goals, 'stages'> = {},
   ) {
     // A saw that tilts to 45° makes a bevel of 45°, whatever its tangent comes to.
-    this.maxLean = stock.thickness * Math.tan((Math.min(89, saw.maxTilt + 0.01) * Math.PI) / 180);
+    const { kerf, maxTilt } = saw;
+    const { thickness } = stock;
+    const maxLean = thickness * Math.tan((Math.min(89, maxTilt + 0.01) * Math.PI) / 180);
+    this.cut = { kerf, thickness, maxLean };
     this.narrowest = Math.min(...shapes.map((shape) => shape.width));
     this.shortest = Math.min(...shapes.map((shape) => shape.length));
     const random = noise(4_057);
@@ -210,7 +119,7 @@ export class BoardFiller {
     const pieces: Piece[] = [];
     for (const { shape, up } of row) {
       const y = Math.min(up, this.stock.width - shape.width);
-      const from = chain ? this.leastX(chain, shape, y) : left;
+      const from = chain ? leastX(chain, shape, y, this.cut) : left;
       const x = slideClear(shape, this.obstacles, Math.max(left, from), y, right);
       if (x === null || x + shape.length > right) return null;
       const piece = { shape, x, y };
@@ -222,7 +131,7 @@ export class BoardFiller {
 
   /** How far along the board the next shape lies when both stand on one edge: their slopes and bevels may share a cut. */
   follow(first: Shape, next: Shape): Ticks {
-    return this.leastX(linked(null, { shape: first, x: 0, y: 0 }), next, 0);
+    return leastX(linked(null, { shape: first, x: 0, y: 0 }), next, 0, this.cut);
   }
 
   /** What has to be kept clear of on these boards. */
@@ -278,8 +187,10 @@ export class BoardFiller {
       if (other && other.value > filling.value + 1e-9 && keeps(other.pieces)) filling = other;
     };
     if (wanted.thorough) {
-      take(this.fillLine(region, wanted));
-      if (this.hasSlopes && this.obstacles.length === 0) {
+      const { kerf } = this.saw;
+      if (this.isClean)
+        take(fillLine(this.shapes, region, wanted, { kerf, parts: this.partCount }));
+      if (this.hasSlopes && this.isClean) {
         this.strips = new Map();
         const { depth, alone } = DEPTHS[stages ?? 'any'].whole;
         take(this.fillLane(region, { ...wanted, interlock: true }, beam, depth, alone));
@@ -319,57 +230,6 @@ export class BoardFiller {
   private widthOf(beam: number): number {
     if (this.sheet) return Math.min(beam, SHEET_BEAM);
     return this.obstacles.length > 0 ? Math.ceil(beam / 2) : beam;
-  }
-
-  /**
-   * The most valuable row of pieces one after the other, each in its shortest way and square to the next: a knapsack by dynamic
-   * programming, exact where no two pieces lie side by side. Null on boards with defects, and where there are too many pieces for it.
-   */
-  private fillLine(region: Region, wanted: Wanted): Filling | null {
-    if (this.obstacles.length > 0) return null;
-    const { kerf } = this.saw;
-    const room = region.right - region.left + kerf;
-    const ways = new Map<number, Shape>();
-    for (const shape of this.shapes) {
-      if (
-        at(wanted.copies, shape.part) <= 0 ||
-        at(wanted.values, shape.part) <= 0 ||
-        shape.width > region.top - region.bottom
-      )
-        continue;
-      const known = ways.get(shape.part);
-      if (!known || shape.length < known.length) ways.set(shape.part, shape);
-    }
-    // Rows so far, the longer the more valuable: of two that are worth the same only the shorter goes on.
-    let rows: Row[] = [{ at: 0, value: 0, shape: null, before: null }];
-    for (const shape of ways.values()) {
-      const length = Math.ceil(shape.length + kerf);
-      const worth = at(wanted.values, shape.part);
-      const most = Math.min(at(wanted.copies, shape.part), Math.floor(room / Math.max(1, length)));
-      for (let copy = 0; copy < most; copy += 1) {
-        const longer = rows.flatMap((row): Row[] =>
-          row.at + length <= room
-            ? [{ at: row.at + length, value: row.value + worth, shape, before: row }]
-            : [],
-        );
-        rows = better(rows, longer);
-        if (rows.length > MOST_ROWS) return null;
-      }
-    }
-    const best = at(rows, -1);
-    const pieces: Piece[] = [];
-    for (let row: Row | null = best; row?.shape; row = row.before)
-      pieces.push({ shape: row.shape, x: 0, y: region.bottom });
-    if (pieces.length === 0) return null;
-    let x = region.left;
-    const used = new Array<number>(this.partCount).fill(0);
-    const row = pieces.map((piece) => {
-      const placed = { ...piece, x };
-      x = Math.ceil(x + piece.shape.length + kerf);
-      used[piece.shape.part] = at(used, piece.shape.part) + 1;
-      return placed;
-    });
-    return { pieces: row, used, value: best.value };
   }
 
   /** One lane as wide as the region, or a lane ripped off its lower edge and the rest above it, whichever is worth more. */
@@ -445,7 +305,7 @@ export class BoardFiller {
         shape.width <= lane.top - lane.bottom &&
         shape.length <= lane.right - lane.left,
     );
-    if (shapes.length === 0) return NOTHING(this.partCount);
+    if (shapes.length === 0) return nothingOn(this.partCount);
     const density = Math.max(
       ...shapes.map((shape) => at(wanted.values, shape.part) / (shape.length + this.saw.kerf)),
     );
@@ -488,7 +348,7 @@ export class BoardFiller {
         next.add(grown.hash, index, this.grow(state, pieces, grown, score));
     };
     for (const y of levels) {
-      const from = state.chain ? this.leastX(state.chain, shape, y) : lane.left;
+      const from = state.chain ? leastX(state.chain, shape, y, this.cut) : lane.left;
       const x = slideClear(shape, this.obstacles, Math.max(lane.left, from), y, lane.right);
       if (x !== null) consider([{ shape, x, y }]);
     }
@@ -624,32 +484,6 @@ export class BoardFiller {
     }
     return { chain, used, hash, value, reach, score };
   }
-
-  /**
-   * Smallest x at which a flat cut, square or along a sloped end of either neighbour, tilted as either is bevelled, passes between the
-   * shape and everything before it. The cut takes kerf / cos tilt on each face.
-   */
-  private leastX(chain: Chain, shape: Shape, y: Ticks): Ticks {
-    const { kerf } = this.saw;
-    const depth = this.stock.thickness;
-    let best = Number.POSITIVE_INFINITY;
-    for (const normal of [SQUARE, ...chain.piece.shape.rightSlopes, ...shape.leftSlopes]) {
-      const [endA, endB] =
-        normal === SQUARE ? [chain.reachA, chain.reachB] : endsAlong(chain, normal);
-      const startA = reachAlong(shape.a, normal, 0, y, false);
-      const startB = shape.b === shape.a ? startA : reachAlong(shape.b, normal, 0, y, false);
-      for (const lean of [0, endB - endA, startB - startA]) {
-        if (Math.abs(lean) > this.maxLean) continue;
-        const onA = Math.max(endA, endB - lean);
-        const width = kerf * Math.hypot(1, lean / depth);
-        best = Math.min(
-          best,
-          Math.max(onA + width - startA, onA + lean + width - startB) / normal[0],
-        );
-      }
-    }
-    return Math.ceil(best - 1e-6);
-  }
 }
 
 /** What may lie in a strip: parts that find room there, and the copies of each that are left. */
@@ -657,20 +491,6 @@ interface InStrip {
   parts: readonly number[];
   left: readonly number[];
   values: ArrayLike<number>;
-}
-
-/** A chain with one piece more. */
-function linked(before: Chain | null, piece: Piece): Chain {
-  const { shape, x, y } = piece;
-  const reach = (known: number | undefined, face: readonly Point[]) =>
-    Math.max(known ?? Number.NEGATIVE_INFINITY, reachAlong(face, SQUARE, x, y, true));
-  return {
-    piece,
-    before,
-    reachA: reach(before?.reachA, shape.a),
-    reachB: reach(before?.reachB, shape.b),
-    ends: null,
-  };
 }
 
 /** A shape with the heights at which it is tried in a lane. */
@@ -688,81 +508,3 @@ interface LaneQuestion {
   depth: number;
   alone: boolean;
 }
-
-/** States one piece further, by what lies on the board and the piece laid last; of states alike in both only the best goes on. */
-class NextStates {
-  private readonly states = new Map<number, State>();
-
-  constructor(
-    private readonly lane: Region,
-    /** What a length of free lane is counted for. */
-    private readonly density: number,
-  ) {}
-
-  scoreOf({ value, reach }: { value: number; reach: Ticks }, last: Piece): number {
-    const away = last.y > this.lane.bottom ? AWAY_FROM_EDGE : 0;
-    return value + this.density * (this.lane.right - reach - away);
-  }
-
-  takes(hash: number, way: number, score: number): boolean {
-    const known = this.states.get(hash * MOST_WAYS + way);
-    return !known || known.score < score;
-  }
-
-  add(hash: number, way: number, state: State): void {
-    this.states.set(hash * MOST_WAYS + way, state);
-  }
-
-  all(): Iterable<State> {
-    return this.states.values();
-  }
-
-  best(beam: number): State[] {
-    return [...this.states.values()].sort((p, q) => q.score - p.score).slice(0, beam);
-  }
-}
-
-/** More value, or as much on a shorter stretch. */
-const isMore = (state: State, than: State): boolean =>
-  state.value > than.value + 1e-9 || (state.value > than.value - 1e-9 && state.reach < than.reach);
-
-function fillingOfState({ chain, used, value }: State): Filling {
-  const pieces: Piece[] = [];
-  for (let link = chain; link; link = link.before) pieces.push(link.piece);
-  return { pieces: pieces.reverse(), used: Array.from(used), value };
-}
-
-/** How far a chain of pieces reaches along a direction, on each face. */
-function endsAlong(chain: Chain, normal: Point): readonly [number, number] {
-  const known = chain.ends?.get(normal);
-  if (known) return known;
-  const before = chain.before
-    ? endsAlong(chain.before, normal)
-    : ([Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY] as const);
-  const { shape, x, y } = chain.piece;
-  const found = [
-    Math.max(before[0], reachAlong(shape.a, normal, x, y, true)),
-    Math.max(before[1], reachAlong(shape.b, normal, x, y, true)),
-  ] as const;
-  chain.ends ??= new Map();
-  chain.ends.set(normal, found);
-  return found;
-}
-
-function minus(copies: ArrayLike<number>, used: ArrayLike<number>): Int32Array {
-  return Int32Array.from(
-    { length: copies.length },
-    (_unused, part) => at(copies, part) - at(used, part),
-  );
-}
-
-const less = (wanted: Wanted, filling: Filling): Wanted => ({
-  copies: minus(wanted.copies, filling.used),
-  values: wanted.values,
-});
-
-const together = (a: Filling, b: Filling): Filling => ({
-  pieces: [...a.pieces, ...b.pieces],
-  used: a.used.map((count, part) => count + at(b.used, part)),
-  value: a.value + b.value,
-});

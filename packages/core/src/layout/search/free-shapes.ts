@@ -3,7 +3,7 @@ import { at, entry } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import type { Point } from '../../plane/index.js';
 import { clashAt, holesFor, type Obstacle } from './defects.js';
-import type { Piece } from './fill-board.js';
+import type { Piece } from './filling.js';
 import { noise } from './noise.js';
 import { reachAlong, type Shape } from './shapes.js';
 

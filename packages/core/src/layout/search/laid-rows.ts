@@ -8,7 +8,7 @@ import type { Goals } from '../goals.js';
 import type { LinearSolver } from '../solver/linear.js';
 import type { ColumnPool } from './columns.js';
 import { type FilledBoard, type Pile, weigh } from './construct.js';
-import { type Filling, fillingOf } from './fill-board.js';
+import { type Filling, fillingOf } from './filling.js';
 import type { Group } from './group.js';
 import type { Shape } from './shapes.js';
 import { withStripsBeside } from './strips-beside.js';

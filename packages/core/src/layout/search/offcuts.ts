@@ -4,7 +4,7 @@ import type { Ticks } from '../../measure/index.js';
 import { type Goals, woodWorth } from '../goals.js';
 import type { KeptOffcut } from '../layout.js';
 import { type Obstacle, obstaclesOf } from './defects.js';
-import type { Piece } from './fill-board.js';
+import type { Piece } from './filling.js';
 
 /** Where something lies on a board: the rectangle round it. */
 export interface Lying {

@@ -7,7 +7,7 @@ import { checkLayout } from '../checker/check.js';
 import { STANDARD_GOALS } from '../goals.js';
 import { boardTree } from '../separation/board-tree.js';
 import { treeStages } from '../separation/tree-stages.js';
-import type { Piece } from './fill-board.js';
+import type { Piece } from './filling.js';
 import { noise } from './noise.js';
 import { prepare } from './prepare.js';
 import { searchSteps } from './search.js';

@@ -1,7 +1,7 @@
 import type { Stock } from '../../job/index.js';
 import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
-import type { Piece } from './fill-board.js';
+import type { Piece } from './filling.js';
 
 type Axis = 0 | 1;
 

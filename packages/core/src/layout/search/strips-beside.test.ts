@@ -3,7 +3,7 @@ import { board, job, knot, part, rectangle } from '../../../test/layouts.js';
 import { at, must } from '../../lists/index.js';
 import { fromMm } from '../../measure/index.js';
 import { obstaclesOf } from './defects.js';
-import type { Piece } from './fill-board.js';
+import type { Piece } from './filling.js';
 import { shapesOf } from './shapes.js';
 import { withStripsBeside } from './strips-beside.js';
 

@@ -2,7 +2,7 @@ import type { Saw, Stock } from '../../job/index.js';
 import { at } from '../../lists/index.js';
 import type { Ticks } from '../../measure/index.js';
 import { type Obstacle, slideClear } from './defects.js';
-import type { Piece } from './fill-board.js';
+import type { Piece } from './filling.js';
 import type { Shape } from './shapes.js';
 
 /** A board on which a row lies, and where it may end. */

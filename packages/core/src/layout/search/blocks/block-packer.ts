@@ -2,7 +2,7 @@ import type { Saw } from '../../../job/index.js';
 import { at, sum } from '../../../lists/index.js';
 import { fromMm, type Ticks } from '../../../measure/index.js';
 import type { Pile } from '../construct.js';
-import { type Filling, fillingOf, type Piece } from '../fill-board.js';
+import { type Filling, fillingOf, type Piece } from '../filling.js';
 import { noise } from '../noise.js';
 import { type Bin, type Block, itemsOf } from './block.js';
 import { Closure, type ClosureLimits } from './closure.js';
