@@ -128,6 +128,22 @@ test('sheets for the bench: a chart of holes, the assembly, and a kit for each b
   expect((await readFile(await download.path())).subarray(0, 5).toString()).toBe('%PDF-');
 });
 
+test('a kit of many pieces has a second sheet for what has no room on its first, the caution for children too', async ({
+  page,
+}) => {
+  await startBatch(page, 'Barn owl (Europe)', 1);
+  await page.getByRole('link', { name: /^Sheets/ }).click();
+  await page.getByRole('button', { name: 'For the bench' }).click();
+  await page.getByRole('button', { name: 'Kits', exact: true }).click();
+  await expect(page.locator('[data-kit]')).toHaveCount(1);
+  for (const paper of ['A4', 'Letter']) {
+    await page.getByLabel('Paper').selectOption(paper);
+    expect(await overTheFoot(page)).toBe(0);
+    await expect(page.locator('[data-sheet="1"]')).not.toContainText('Children: an adult drives');
+    await expect(page.locator('[data-sheet="2"]')).toContainText('Children: an adult drives');
+  }
+});
+
 test('what is done at the bench is kept, through a lost connection and on another device', async ({
   page,
   context,

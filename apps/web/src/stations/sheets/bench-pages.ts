@@ -12,6 +12,12 @@ export const stepName = (step: number): string => `step ${step}`;
 export const sideName = ({ key }: Side): string => `side ${key}`;
 export const holeName = (side: Side, hole: number): string => `${sideName(side)} hole ${hole}`;
 
+export const kitName = (part: KitPartName): string => `kit ${part}`;
+
+/** Parts of a kit’s own sheet, in their order. */
+const KIT_PARTS = ['pack', 'letters', 'hanging', 'children'] as const;
+export type KitPartName = (typeof KIT_PARTS)[number];
+
 /** Millimetres on a sheet under its title. */
 const roomUnder = (title: string, size: PaperSize, heights: Heights | null): number =>
   roomOn(size, heights) - heightOf(heights, title);
@@ -63,4 +69,17 @@ export function sidePages(
   const room = roomUnder('sides title', size, heights);
   const blocks = sides.flatMap((side) => partsOf(side, heights, room));
   return fill(blocks, room).map((page) => page.map(({ of }) => of));
+}
+
+/** Parts of a kit’s own sheet by the sheets that they stand on, without what there is none of. */
+export function kitPages(
+  { hanging }: BuildPlan,
+  size: PaperSize,
+  heights: Heights | null,
+): KitPartName[][] {
+  const parts = KIT_PARTS.filter((part) => part !== 'hanging' || hanging.siting.wants.length > 0);
+  const blocks = parts.map(
+    (of): Block<KitPartName> => ({ of, height: heightOf(heights, kitName(of)) }),
+  );
+  return fill(blocks, roomOn(size, heights)).map((page) => page.map(({ of }) => of));
 }

@@ -9,9 +9,9 @@ import { drawingFile, type FileToTake, TakeAway } from '../../ui/take-away';
 import { useBatchBuild } from '../build/use-batch-build';
 import { useBitStyle } from '../build/use-bit-style';
 import type { Built } from '../build/use-build';
-import { sidePages, stepPages } from './bench-pages';
+import { kitPages, sidePages, stepPages } from './bench-pages';
 import { useHeights } from './heights';
-import { KitSheet } from './kit-sheet';
+import { KitPart } from './kit-sheet';
 import { LabelSheets } from './label-sheets';
 import { LetterSheets } from './letter-sheets';
 import { Measured } from './measured';
@@ -93,21 +93,31 @@ function Assembly({ built, nameOf, size, heights, kits }: Props & { kits: number
   const name = useBatchName();
   const pages = useMemo(() => stepPages(built.build, size, heights), [built, size, heights]);
   const steps = { built, nameOf, size, pages };
+  const fronts = useMemo(() => kitPages(built.build, size, heights), [built, size, heights]);
   if (kits === null) return <Steps {...steps} before={0} name={name} />;
-  return Array.from({ length: kits }, (_unused, index) => (
-    <div key={index} className="contents">
-      <Sheet
-        size={size}
-        number={1}
-        of={pages.length + 1}
-        name={`${name}, kit ${index + 1}`}
-        at="bench"
-      >
-        <KitSheet built={built} nameOf={nameOf} number={index + 1} kits={kits} />
-      </Sheet>
-      <Steps {...steps} before={1} name={`${name}, kit ${index + 1}`} />
-    </div>
-  ));
+  return Array.from({ length: kits }, (_unused, index) => {
+    const kit = `${name}, kit ${index + 1}`;
+    const sheet = { size, of: fronts.length + pages.length, name: kit, at: 'bench' } as const;
+    return (
+      <div key={index} className="contents">
+        {fronts.map((parts, front) => (
+          <Sheet key={front} {...sheet} number={front + 1}>
+            {parts.map((part) => (
+              <KitPart
+                key={part}
+                part={part}
+                built={built}
+                nameOf={nameOf}
+                number={index + 1}
+                kits={kits}
+              />
+            ))}
+          </Sheet>
+        ))}
+        <Steps {...steps} before={fronts.length} name={kit} />
+      </div>
+    );
+  });
 }
 
 /** The holes as a table, and the build plan as it is published. */

@@ -11,6 +11,8 @@ import { useSupplies } from '../../shop/use-supplies';
 import { itemWords } from '../build/build-words';
 import { hoursWord } from '../build/hours-word';
 import { type Built, planToBuild } from '../build/use-build';
+import { type KitPartName, kitName } from './bench-pages';
+import { Measured } from './measured';
 import { PER_MM } from './paper';
 
 const Tick = () => (
@@ -72,127 +74,157 @@ function useDriver({ build }: Built, lines: ReadonlyMap<string, HardwareLine>): 
   return screws.length > 0 ? `${driver}, a hammer` : 'A hammer';
 }
 
-/** What is in one kit: pieces to tick with their letters, the bag of screws, what is not glued, how the letters meet. */
-export function KitSheet({
-  built,
-  nameOf,
-  number,
-  kits,
-}: {
+interface Props {
   built: Built;
   nameOf: (panel: string) => string;
   number: number;
   kits: number;
-}) {
+}
+
+/** The box, and its pieces to tick with their letters. */
+function Pieces({ built, nameOf }: Pick<Props, 'built' | 'nameOf'>) {
+  const whole = useMemo(() => assembledDrawing(built.box), [built]);
+  return (
+    <section>
+      <PaperPicture
+        drawing={whole}
+        width={70 * PER_MM}
+        most={80 * PER_MM}
+        label="The box as it stands when it is done"
+      />
+      <h3 className="font-slab text-[4mm] font-bold">Pieces</h3>
+      <ul>
+        {piecesOf(built).map(({ panel, instance, copies, letters }) => (
+          <li key={`${panel} ${instance}`} className="mt-[1mm]">
+            <Tick />
+            <strong>
+              {nameOf(panel)}
+              {copies > 1 && `, ${instance + 1} of ${copies}`}
+            </strong>{' '}
+            {letters.length > 0 && `letters ${letters.join(', ')}`}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The bag of screws, what one needs besides, and what is not glued. */
+function Bag({ built, nameOf }: Pick<Props, 'built' | 'nameOf'>) {
   const { style } = useUnits();
-  const { build, box } = built;
-  const whole = useMemo(() => assembledDrawing(box), [box]);
+  const { build } = built;
   const glued = build.steps.some(({ joints }) => joints.some(({ glue }) => glue));
   const bare = unglued(built, nameOf);
   const lines = useLines(built);
   const driver = useDriver(built, lines);
   const wait = build.times.waits.find(({ what }) => what === 'glue');
-  const { siting } = build.hanging;
   return (
-    <div data-kit={number}>
-      <h2 className="mt-[3mm] font-slab text-[5mm]">
-        Kit {number} of {kits}
-      </h2>
+    <section>
+      <h3 className="font-slab text-[4mm] font-bold">In the bag</h3>
+      <ul>
+        {kitItems(build.hardware).map(({ item, count, spare }) => (
+          <li key={item} className="mt-[1mm]">
+            <Tick />
+            <strong>{count}</strong> ×{' '}
+            {lines.has(item) ? (
+              <Sentence text={soldAs(must(lines.get(item), item), style.system === 'inch')} />
+            ) : (
+              itemWords(item, style.system === 'inch')
+            )}
+            {spare > 0 && `, and ${spare} spare`}
+          </li>
+        ))}
+      </ul>
+      <h3 className="mt-[4mm] font-slab text-[4mm] font-bold">You need</h3>
       <p>
-        Tick what is there before you begin. Every piece has letters in pencil on its inside: two
-        pieces with the same letter meet there. The inside is marked “inside”; left and right are as
-        you look at the front.
+        {driver}, a pencil, a tape, two clamps or another pair of hands
+        {glued ? ', exterior glue and a wet cloth' : ''}. All holes are bored: start each screw by
+        hand; one that does not catch is in the wrong hole.
       </p>
-      <div className="mt-[3mm] grid grid-cols-2 gap-[6mm]">
-        <section>
-          <PaperPicture
-            drawing={whole}
-            width={70 * PER_MM}
-            most={80 * PER_MM}
-            label="The box as it stands when it is done"
-          />
-          <h3 className="font-slab text-[4mm] font-bold">Pieces</h3>
-          <ul>
-            {piecesOf(built).map(({ panel, instance, copies, letters }) => (
-              <li key={`${panel} ${instance}`} className="mt-[1mm]">
-                <Tick />
-                <strong>
-                  {nameOf(panel)}
-                  {copies > 1 && `, ${instance + 1} of ${copies}`}
-                </strong>{' '}
-                {letters.length > 0 && `letters ${letters.join(', ')}`}
-              </li>
-            ))}
-          </ul>
-        </section>
-        <section>
-          <h3 className="font-slab text-[4mm] font-bold">In the bag</h3>
-          <ul>
-            {kitItems(build.hardware).map(({ item, count, spare }) => (
-              <li key={item} className="mt-[1mm]">
-                <Tick />
-                <strong>{count}</strong> ×{' '}
-                {lines.has(item) ? (
-                  <Sentence text={soldAs(must(lines.get(item), item), style.system === 'inch')} />
-                ) : (
-                  itemWords(item, style.system === 'inch')
-                )}
-                {spare > 0 && `, and ${spare} spare`}
-              </li>
-            ))}
-          </ul>
-          <h3 className="mt-[4mm] font-slab text-[4mm] font-bold">You need</h3>
-          <p>
-            {driver}, a pencil, a tape, two clamps or another pair of hands
-            {glued ? ', exterior glue and a wet cloth' : ''}. All holes are bored: start each screw
-            by hand; one that does not catch is in the wrong hole.
-          </p>
-          {glued && (
-            <p>
-              Glue: a thin line on the edge that meets, wiped off where it comes out.
-              {wait && ` The clamps stay on for ${hoursWord(wait.hours)}, or as the bottle says.`}
-            </p>
-          )}
-          {glued && bare.length > 0 && (
-            <>
-              <h3 className="mt-[4mm] font-slab text-[4mm] font-bold">No glue here</h3>
-              <ul>
-                {bare.map((pair) => (
-                  <li key={pair}>{pair}</li>
-                ))}
-              </ul>
-            </>
-          )}
-          {!glued && <p className="mt-[4mm]">No glue anywhere: any panel can be replaced.</p>}
-        </section>
-      </div>
-      <section className="mt-[4mm]">
-        <h3 className="font-slab text-[4mm] font-bold">Letters</h3>
-        <ul className="grid grid-cols-3 gap-x-[4mm]">
-          {build.letters.map(({ letter, between: [a, b] }) => (
-            <li key={letter}>
-              <strong>{letter}</strong> {nameOf(a.panel).toLowerCase()} and{' '}
-              {nameOf(b.panel).toLowerCase()}
-            </li>
-          ))}
-        </ul>
-      </section>
-      {siting.wants.length > 0 && (
-        <section className="mt-[4mm]">
-          <h3 className="font-slab text-[4mm] font-bold">When it is together</h3>
-          <ul>
-            {siting.wants.map((text, index) => (
-              <li key={index}>
-                <Sentence text={text} />
-              </li>
-            ))}
-          </ul>
-        </section>
+      {glued && (
+        <p>
+          Glue: a thin line on the edge that meets, wiped off where it comes out.
+          {wait && ` The clamps stay on for ${hoursWord(wait.hours)}, or as the bottle says.`}
+        </p>
       )}
-      <p className="mt-[4mm]">
-        Children: an adult drives the first screw of every joint. Eyes covered. The box stands on
-        something that does not slide.
-      </p>
+      {glued && bare.length > 0 && (
+        <>
+          <h3 className="mt-[4mm] font-slab text-[4mm] font-bold">No glue here</h3>
+          <ul>
+            {bare.map((pair) => (
+              <li key={pair}>{pair}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      {!glued && <p className="mt-[4mm]">No glue anywhere: any panel can be replaced.</p>}
+    </section>
+  );
+}
+
+/** What is in the kit. */
+const Pack = ({ built, nameOf, number, kits }: Props) => (
+  <div data-kit={number}>
+    <h2 className="mt-[3mm] font-slab text-[5mm]">
+      Kit {number} of {kits}
+    </h2>
+    <p>
+      Tick what is there before you begin. Every piece has letters in pencil on its inside: two
+      pieces with the same letter meet there. The inside is marked “inside”; left and right are as
+      you look at the front.
+    </p>
+    <div className="mt-[3mm] grid grid-cols-2 gap-[6mm]">
+      <Pieces built={built} nameOf={nameOf} />
+      <Bag built={built} nameOf={nameOf} />
     </div>
+  </div>
+);
+
+/** How the letters meet. */
+const Letters = ({ built, nameOf }: Props) => (
+  <section className="mt-[4mm]">
+    <h3 className="font-slab text-[4mm] font-bold">Letters</h3>
+    <ul className="grid grid-cols-3 gap-x-[4mm]">
+      {built.build.letters.map(({ letter, between: [a, b] }) => (
+        <li key={letter}>
+          <strong>{letter}</strong> {nameOf(a.panel).toLowerCase()} and{' '}
+          {nameOf(b.panel).toLowerCase()}
+        </li>
+      ))}
+    </ul>
+  </section>
+);
+
+/** What it wants where it hangs. */
+const Hanging = ({ built }: Props) => (
+  <section className="mt-[4mm]">
+    <h3 className="font-slab text-[4mm] font-bold">When it is together</h3>
+    <ul>
+      {built.build.hanging.siting.wants.map((text, index) => (
+        <li key={index}>
+          <Sentence text={text} />
+        </li>
+      ))}
+    </ul>
+  </section>
+);
+
+const Children = () => (
+  <p className="mt-[4mm]">
+    Children: an adult drives the first screw of every joint. Eyes covered. The box stands on
+    something that does not slide.
+  </p>
+);
+
+/** What stands on the sheet of a kit; where there is no room for one on the first, it stands on the next. */
+const PARTS = { pack: Pack, letters: Letters, hanging: Hanging, children: Children };
+
+/** One part of a kit’s sheet. */
+export function KitPart({ part, ...kit }: Props & { part: KitPartName }) {
+  const Part = PARTS[part];
+  return (
+    <Measured name={kitName(part)}>
+      <Part {...kit} />
+    </Measured>
   );
 }
