@@ -232,6 +232,30 @@ test('drawers, cost and calendar: what is short, what it costs, and when it has 
   await breaksNoRule(page);
 });
 
+test('as long as the drawers are being looked up nothing is said of them, and nothing can be typed beside', async ({
+  page,
+}) => {
+  let release = () => {};
+  const held = new Promise<void>((done) => {
+    release = done;
+  });
+  await page.route('**/api/supplies', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await startBatch(page, 'Black-capped chickadee', 4);
+  await page.getByRole('link', { name: /^Build/ }).click();
+  await page.getByRole('tab', { name: 'Screws, glue, finish' }).click();
+  const row = page.locator('[data-need^="screw-"]').first();
+  await expect(row).toContainText('looking in the drawers…');
+  await expect(row.getByLabel(/^How much/)).toBeDisabled();
+  await expect(page.getByText('not counted yet')).toHaveCount(0);
+  release();
+  await expect(row.getByLabel(/^How much/)).toHaveValue('96');
+  await expect(row.getByLabel(/^How much/)).toBeEnabled();
+  await expect(page.getByText('not counted yet').first()).toBeVisible();
+});
+
 test('labels: one for each box, on the sheet that is chosen, with the address that is typed', async ({
   page,
 }) => {

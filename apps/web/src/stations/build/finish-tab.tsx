@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { useBatch } from '../../batch/batch-context';
 import { Sentence } from '../../measure/length';
 import { useSupplies } from '../../shop/use-supplies';
+import { Trouble } from '../../ui/trouble';
 import { useNow } from '../../ui/use-now';
 import { clockWords } from './clock-words';
 import { hoursWord } from './hours-word';
@@ -17,7 +18,7 @@ import { useNeeds } from './use-needs';
 /** What the whole batch takes beside its panels, and whether the shop has it. */
 function Takes({ built }: { built: Built }) {
   const { draft } = useBatch();
-  const { supplies, tell } = useSupplies();
+  const { query, supplies, tell } = useSupplies();
   const needs = useNeeds(built);
   const { boxes } = draft;
   return (
@@ -30,6 +31,9 @@ function Takes({ built }: { built: Built }) {
           All drawers of the shop
         </Link>
       </div>
+      {query.isError && !query.data && (
+        <Trouble error={query.error} retry={() => void query.refetch()} />
+      )}
       <div className="relative overflow-x-auto">
         <table className="mt-1 w-full max-md:block">
           <thead className="max-md:hidden">
@@ -47,7 +51,7 @@ function Takes({ built }: { built: Built }) {
                 key={need.item}
                 need={need}
                 built={built}
-                supplies={supplies}
+                supplies={query.data ? supplies : null}
                 onTell={tell}
               />
             ))}

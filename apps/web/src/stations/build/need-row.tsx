@@ -82,7 +82,8 @@ export function NeedRow({
 }: {
   need: Need;
   built: Built;
-  supplies: readonly SupplyRecord[];
+  /** What is in the drawers; null as long as the list has not come, and nothing can be told beside it. */
+  supplies: readonly SupplyRecord[] | null;
   onTell: (supply: NewSupply, change: Partial<NewSupply>) => Promise<void>;
 }) {
   const { style } = useUnits();
@@ -112,25 +113,33 @@ export function NeedRow({
       </td>
       <td className="py-2 pl-4 whitespace-nowrap">
         <span className="text-soft md:hidden">in the shop </span>
-        <CountField name={plain} counted={counted} count={supply?.count ?? null} onTell={tell} />
-        {isFastener(item) && (
-          <span className="ml-1">
-            <MetalField name={plain} weather={supply?.weather ?? null} onTell={tell} />
-          </span>
-        )}
+        <fieldset disabled={!supplies} className="contents">
+          <CountField name={plain} counted={counted} count={supply?.count ?? null} onTell={tell} />
+          {isFastener(item) && (
+            <span className="ml-1">
+              <MetalField name={plain} weather={supply?.weather ?? null} onTell={tell} />
+            </span>
+          )}
+        </fieldset>
       </td>
       <td className="py-2 pl-4 whitespace-nowrap">
         <span className="text-soft md:hidden">one pack holds </span>
-        <PackFields
-          name={plain}
-          counted={counted}
-          pack={supply?.pack ?? null}
-          price={supply?.price ?? null}
-          onTell={tell}
-        />
+        <fieldset disabled={!supplies} className="contents">
+          <PackFields
+            name={plain}
+            counted={counted}
+            pack={supply?.pack ?? null}
+            price={supply?.price ?? null}
+            onTell={tell}
+          />
+        </fieldset>
       </td>
       <td className="py-2 pl-4">
-        <Verdict need={need} built={built} supplies={supplies} />
+        {supplies ? (
+          <Verdict need={need} built={built} supplies={supplies} />
+        ) : (
+          <span className="text-soft">looking in the drawers…</span>
+        )}
       </td>
     </tr>
   );
