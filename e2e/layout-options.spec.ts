@@ -195,7 +195,6 @@ test('the printed sheets say what is crosscut before ripping, and print in the p
   page,
 }) => {
   await openDemo(page, 'layout');
-  // Somebody may have laid it out before.
   await expect(page.getByText(/The search has ended\.|As it was kept\./)).toBeVisible({
     timeout: 90_000,
   });
@@ -230,7 +229,6 @@ test('sheets of a layout whose wood has gone from the rack say so, and have the 
   page,
 }) => {
   await openDemo(page, 'layout');
-  // Somebody may have laid it out before.
   await expect(page.getByText(/The search has ended\.|As it was kept\./)).toBeVisible({
     timeout: 90_000,
   });

@@ -86,6 +86,7 @@ export function withCuts(
 export const longestOf = (boards: readonly BoardOnPaper[]): number =>
   Math.max(1, ...boards.map(({ board }) => board.length));
 
+/** The names under which a board and a line of the cut list are measured. */
 export const boardName = ({ laid }: BoardOnPaper): string => `board ${laid.stock}/${laid.piece}`;
 export const lineName = ({ id }: Panel): string => `panel ${id}`;
 

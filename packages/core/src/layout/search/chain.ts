@@ -4,6 +4,7 @@ import type { Piece } from './filling.js';
 import { reachAlong, type Shape } from './shapes.js';
 
 const SQUARE: Point = [1, 0];
+
 /** Pieces laid so far, newest first, with how far they reach on each face. */
 export interface Chain {
   piece: Piece;

@@ -5,6 +5,7 @@ import type { Shape } from './shapes.js';
 
 /** Rows that a knapsack may remember. */
 const MOST_ROWS = 20_000;
+
 /** Pieces one after the other, newest first: how long with their kerfs, and worth what. */
 interface Row {
   at: Ticks;
